@@ -1,0 +1,16 @@
+export { runCook, peakAfterPull } from './cook';
+export type { Cook, Trace } from './cook';
+export { cookSetup, bodySpec, doneWhenOf } from './setup';
+export type { CookSetup, DoneWhen, PieceOnPit } from './setup';
+export { fitErrors, fitParameters } from './fit';
+export { runLoggedCook } from './logged';
+export type { LoggedCook } from './logged';
+export { SHIPPED_PARAMETERS, correctionFor } from './parameters';
+export type { ParameterSet } from './parameters';
+export { steadyPit } from './pit';
+export type { PitProgramme } from './pit';
+export { findStall } from './stall';
+export type { Stall } from './stall';
+export { coolFromPull, minutesAbove } from './hold';
+export type { HoldPlan } from './hold';
+export { chanceWithin, timeFactor } from './spread';

@@ -1,0 +1,61 @@
+import stored from './parameters.json';
+import type { Species } from '../model';
+
+/**
+ * The cook model's parameters: one set for every cut, and per cut two small corrections shrunk
+ * toward 1. Kept in `parameters.json`, written by the fit, read here. Bounds and sources:
+ * docs/model.md.
+ */
+export interface ModelParameters {
+  conductivityWPerMK: number;
+  heatCapacityJPerKgK: number;
+  densityKgPerM3: number;
+  /** Film coefficient in a quiet pit, W/(m2 K). */
+  filmWPerM2K: number;
+  /** Emissivity times view factor of a bare surface. */
+  radiationFactor: number;
+  /** Share of a fresh surface that evaporates freely (phi0) and the least a dried one keeps. */
+  wetShare: number;
+  driedShare: number;
+  /** The surface is dry when this share of the mass has evaporated (w), by a curve of power p. */
+  dryingShare: number;
+  dryingPower: number;
+  pitVapourPa: number;
+  /** Softening time of pork at 90 C, hours; beef and lamb as multiples of it. */
+  softeningH: number;
+  beefSoftening: number;
+  lambSoftening: number;
+  activationJPerMol: number;
+  paperWetFactor: number;
+  foilWetFactor: number;
+  foilRadiationFactor: number;
+  panRadiationFactor: number;
+  /** A pan's wetted walls against a bare surface's film. */
+  panFilmFactor: number;
+}
+
+export interface CutCorrection {
+  thicknessScale: number;
+  collagenScale: number;
+}
+
+export interface ParameterSet {
+  version: number;
+  global: ModelParameters;
+  cuts: Record<string, CutCorrection>;
+  /** Natural-log standard deviation of like cooks in life, in time to done. */
+  timeLogSd: number;
+}
+
+const NO_CORRECTION: CutCorrection = Object.freeze({ thicknessScale: 1, collagenScale: 1 });
+
+export const SHIPPED_PARAMETERS: ParameterSet = Object.freeze(stored as ParameterSet);
+
+export const correctionFor = (parameters: ParameterSet, cutId: string): CutCorrection => parameters.cuts[cutId] ?? NO_CORRECTION;
+
+/** Softening time at 90 C for a species, hours. Birds and dishes are never judged by it. */
+export function softeningHours(global: ModelParameters, species: Species): number {
+  if (species === 'beef') return global.softeningH * global.beefSoftening;
+  if (species === 'lamb') return global.softeningH * global.lambSoftening;
+  return global.softeningH;
+}

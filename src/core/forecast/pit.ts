@@ -1,0 +1,51 @@
+import type { PitKind } from '../model';
+
+/** How a kind of pit differs from a quiet reference pit: starting values, multiplied in. */
+export interface PitClimate {
+  film: number;
+  radiation: number;
+  vapour: number;
+}
+
+const CLIMATES: Record<PitKind, PitClimate> = {
+  offset: { film: 1.12, radiation: 1, vapour: 0.95 },
+  'reverse-flow': { film: 1.06, radiation: 1.1, vapour: 1 },
+  bullet: { film: 1, radiation: 0.95, vapour: 1.25 },
+  kettle: { film: 1, radiation: 1.05, vapour: 0.95 },
+  ceramic: { film: 0.92, radiation: 1.05, vapour: 1.2 },
+  pellet: { film: 1.2, radiation: 0.95, vapour: 0.85 },
+  cabinet: { film: 0.97, radiation: 0.97, vapour: 1.2 },
+  'open-pit': { film: 1.1, radiation: 1.35, vapour: 0.85 },
+  oven: { film: 1, radiation: 1, vapour: 0.85 },
+};
+
+const REFERENCE: PitClimate = { film: 1, radiation: 1, vapour: 1 };
+
+export const pitClimate = (kind: PitKind | undefined): PitClimate => (kind ? CLIMATES[kind] : REFERENCE);
+
+/** Grate temperature over a cook: set points that jump, and lids that open. Minutes count from going on. */
+export interface PitProgramme {
+  steps: { fromMin: number; pitC: number }[];
+  openingDropC: number;
+  recoverMin: number;
+}
+
+export const steadyPit = (pitC: number, openingDropC = 0, recoverMin = 10): PitProgramme => ({
+  steps: [{ fromMin: 0, pitC }],
+  openingDropC,
+  recoverMin,
+});
+
+/** The set point in force at `minute`. Steps are in ascending order. */
+export function setPointC(programme: PitProgramme, minute: number): number {
+  let pitC = programme.steps[0]!.pitC;
+  for (const step of programme.steps) {
+    if (step.fromMin > minute) break;
+    pitC = step.pitC;
+  }
+  return pitC;
+}
+
+/** Share of an opening's drop that is left after `minutes`: within a tenth when the pit counts as recovered. */
+export const openingShareLeft = (minutes: number, recoverMin: number): number =>
+  recoverMin > 0 ? Math.exp((-Math.LN10 * minutes) / recoverMin) : 0;

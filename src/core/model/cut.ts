@@ -1,0 +1,120 @@
+export type Species = 'beef' | 'pork' | 'lamb' | 'chicken' | 'turkey' | 'dish';
+
+/** How a cut tells it is done: by collagen, or by a core temperature reached after carry-over. */
+export type Doneness = { by: 'tender'; convertedShare: number } | { by: 'core'; coreC: number };
+
+/** A cut as it lies on the rack. Sizes are of the reference shape and scale with the cube root of mass. */
+export interface Cut {
+  id: string;
+  name: string;
+  /** One piece and many, as the run sheet says them. */
+  noun: [one: string, many: string];
+  species: Species;
+  lengthMm: number;
+  widthMm: number;
+  thicknessMm: number;
+  /** Volume / bounding box. */
+  fillShare: number;
+  /** Heat goes in to the flesh's depth, not to the middle of a hollow bird: depth / thickness. */
+  heatDepthShare: number;
+  /** A thinner end: its thickness and weight as shares of the whole. */
+  thinEnd?: { thicknessShare: number; weightShare: number };
+  typicalBoughtKg: [low: number, high: number];
+  trimShare: number;
+  yieldShare: number;
+  done: Doneness;
+  pulledAtC: [low: number, high: number];
+  carveMin: number;
+  /** Bones in a rack that is portioned by the bone. */
+  bones?: number;
+  /** The longest hold in a box or warmer before it turns mushy or dries, minutes. */
+  holdMaxMin: number;
+}
+
+const LB = 0.45359237;
+
+type Row = [
+  id: string, name: string, one: string, many: string, species: Species,
+  boughtLowLb: number, boughtHighLb: number,
+  lengthCm: number, widthCm: number, thicknessCm: number, fill: number,
+  trim: number, yieldShare: number, done: 'tender' | number,
+  pulledLowC: number, pulledHighC: number, carveMin: number, holdMaxMin: number,
+  extra?: Partial<Cut>,
+];
+
+const thin = (thicknessShare: number, weightShare: number) => ({ thinEnd: { thicknessShare, weightShare } });
+/** Pulled meat is cooked a little further; ribs keep some bite on the bone. */
+const CONVERTED = { sliced: 0.75, pulled: 0.78, ribs: 0.7 };
+const pulled = { done: { by: 'tender', convertedShare: CONVERTED.pulled } } as const;
+const ribs = (bones: number) => ({ done: { by: 'tender', convertedShare: CONVERTED.ribs }, bones }) as const;
+
+// prettier-ignore
+const ROWS: Row[] = [
+  ['brisket-whole', 'brisket, whole', 'brisket', 'briskets', 'beef', 14, 18, 42, 25, 7.5, 0.72, 0.22, 0.6, 'tender', 93, 99, 8, 720, thin(0.62, 0.6)],
+  ['brisket-flat', 'brisket flat', 'flat', 'flats', 'beef', 6, 8, 32, 22, 4.5, 0.85, 0.15, 0.58, 'tender', 93, 98, 5, 600, thin(0.8, 0.4)],
+  ['brisket-point', 'brisket point', 'point', 'points', 'beef', 5, 7, 26, 18, 7, 0.8, 0.15, 0.58, 'tender', 95, 100, 5, 720],
+  ['beef-plate-ribs', 'beef plate ribs, 3 bones', 'plate', 'plates', 'beef', 5, 6, 28, 20, 5.5, 0.8, 0.08, 0.5, 'tender', 94, 102, 3, 480, thin(0.8, 0.4)],
+  ['beef-chuck-ribs', 'beef chuck ribs, 4 bones', 'rack', 'racks', 'beef', 4, 5, 26, 18, 4.5, 0.8, 0.08, 0.5, 'tender', 94, 100, 3, 360],
+  ['beef-back-ribs', 'beef back ribs', 'rack', 'racks', 'beef', 3, 4, 35, 15, 3.2, 0.75, 0.05, 0.35, 'tender', 93, 98, 3, 240],
+  ['beef-chuck-roast', 'beef chuck roast', 'roast', 'roasts', 'beef', 3, 4, 20, 14, 6.4, 0.85, 0.05, 0.6, 'tender', 94, 98, 4, 480],
+  ['beef-cheek', 'beef cheek', 'cheek', 'cheeks', 'beef', 1.6, 2.4, 14, 10, 5, 0.8, 0.38, 0.6, 'tender', 96, 99, 1, 360],
+  ['tri-tip', 'tri-tip', 'tri-tip', 'tri-tips', 'beef', 2, 3, 25, 13, 4.8, 0.7, 0.08, 0.8, 54, 51, 54, 2, 60, thin(0.6, 0.3)],
+  ['rib-roast', 'rib roast', 'roast', 'roasts', 'beef', 6, 14, 18, 16, 12, 0.8, 0.05, 0.7, 54, 51, 52, 6, 120],
+  ['eye-of-round', 'eye of round', 'roast', 'roasts', 'beef', 4, 6, 28, 10, 8, 0.85, 0.06, 0.82, 54, 52, 53, 5, 90],
+  ['pork-butt', 'pork butt, bone in', 'butt', 'butts', 'pork', 7, 10, 21, 17, 12, 0.8, 0.06, 0.58, 'tender', 93, 97, 6, 600, pulled],
+  ['pork-picnic', 'pork picnic', 'picnic', 'picnics', 'pork', 6, 9, 22, 16, 12, 0.75, 0.1, 0.5, 'tender', 93, 97, 6, 600, pulled],
+  ['pork-collar', 'pork collar', 'collar', 'collars', 'pork', 4, 5, 24, 12, 9, 0.85, 0.04, 0.62, 'tender', 90, 95, 4, 480],
+  ['pork-belly', 'pork belly', 'belly', 'bellies', 'pork', 8, 10, 36, 26, 4.5, 0.9, 0.06, 0.6, 'tender', 91, 95, 5, 360],
+  ['pork-loin', 'pork loin', 'loin', 'loins', 'pork', 4, 5, 28, 11, 7.4, 0.85, 0.05, 0.8, 63, 60, 61, 3, 90],
+  ['spare-ribs', 'spare ribs', 'rack', 'racks', 'pork', 3.5, 4.5, 38, 17, 3.2, 0.8, 0.05, 0.45, 'tender', 91, 96, 2, 150, { ...thin(0.75, 0.3), ...ribs(12) }],
+  ['spare-ribs-squared', 'spare ribs, squared', 'rack', 'racks', 'pork', 2.5, 3, 34, 13.5, 3.05, 0.85, 0.02, 0.48, 'tender', 91, 96, 1.5, 150, { ...thin(0.8, 0.3), ...ribs(12) }],
+  ['loin-back-ribs', 'loin back ribs', 'rack', 'racks', 'pork', 2, 2.75, 40, 12, 2.7, 0.8, 0.03, 0.45, 'tender', 90, 95, 1.5, 120, { ...thin(0.7, 0.3), ...ribs(13) }],
+  ['sausage-link', 'sausage link', 'link', 'links', 'pork', 0.28, 0.36, 15, 3.2, 3.2, 0.85, 0, 0.85, 71, 71, 71, 0.2, 120],
+  ['chicken-whole', 'whole chicken', 'chicken', 'chickens', 'chicken', 4, 5, 21, 15, 11.2, 0.55, 0.05, 0.62, 74, 74, 74, 3, 60, { heatDepthShare: 6.5 / 11.2 }],
+  ['chicken-half', 'chicken half', 'half', 'halves', 'chicken', 2, 2.5, 24, 14, 5, 0.65, 0.05, 0.62, 74, 74, 74, 1.5, 60],
+  ['chicken-thigh', 'chicken thigh', 'thigh', 'thighs', 'chicken', 0.34, 0.42, 11, 8, 2.6, 0.7, 0.03, 0.72, 79, 79, 79, 0.2, 90],
+  ['turkey-breast-boneless', 'turkey breast, boneless', 'breast', 'breasts', 'turkey', 3, 5, 24, 14, 6.5, 0.8, 0.03, 0.8, 74, 71, 71, 3, 90, thin(0.6, 0.3)],
+  ['turkey-breast-bone-in', 'turkey breast, bone in', 'breast', 'breasts', 'turkey', 6, 8, 24, 18, 12, 0.6, 0.03, 0.62, 74, 71, 71, 5, 90, { heatDepthShare: 9 / 12 }],
+  ['turkey-whole', 'whole turkey', 'turkey', 'turkeys', 'turkey', 12, 14, 34, 24, 14, 0.5, 0.04, 0.55, 74, 72, 72, 10, 90, { heatDepthShare: 9 / 14 }],
+  ['lamb-shoulder', 'lamb shoulder', 'shoulder', 'shoulders', 'lamb', 4, 6, 24, 17, 9, 0.75, 0.1, 0.55, 'tender', 91, 95, 5, 480, pulled],
+  ['lamb-leg-boneless', 'lamb leg, boneless', 'leg', 'legs', 'lamb', 4, 5, 22, 13, 8.5, 0.8, 0.06, 0.78, 57, 54, 54, 4, 90],
+  ['pan-dish', 'pan dish, full pan', 'pan', 'pans', 'dish', 13, 15, 53, 32.5, 3.6, 1, 0, 1, 74, 74, 74, 0, 180],
+];
+
+function cutFromRow(row: Row): Cut {
+  const [id, name, one, many, species, low, high, l, w, t, fillShare, trimShare, yieldShare, done, pulledLow, pulledHigh, carveMin, holdMaxMin, extra] = row;
+  return {
+    id,
+    name,
+    noun: [one, many],
+    species,
+    lengthMm: l * 10,
+    widthMm: w * 10,
+    thicknessMm: t * 10,
+    fillShare,
+    heatDepthShare: 1,
+    typicalBoughtKg: [low * LB, high * LB],
+    trimShare,
+    yieldShare,
+    done: done === 'tender' ? { by: 'tender', convertedShare: CONVERTED.sliced } : { by: 'core', coreC: done },
+    pulledAtC: [pulledLow, pulledHigh],
+    carveMin,
+    holdMaxMin,
+    ...extra,
+  };
+}
+
+/** The shipped cuts, in the order they are offered. All figures are starting values. */
+export const CUTS: readonly Cut[] = Object.freeze(ROWS.map(cutFromRow));
+
+const byId = new Map(CUTS.map((cut) => [cut.id, cut]));
+export const findCut = (id: string): Cut | undefined => byId.get(id);
+
+export const isPoultry = (cut: Cut): boolean => cut.species === 'chicken' || cut.species === 'turkey';
+
+/** Whole-muscle beef, lamb and pork cooked to a chosen core rather than to tenderness. */
+export const isRoast = (cut: Cut): boolean => cut.done.by === 'core' && !isPoultry(cut) && cut.species !== 'dish' && cut.id !== 'sausage-link';
+
+/** What one trimmed piece of this cut usually weighs, kg. */
+export const typicalTrimmedKg = (cut: Cut): number =>
+  ((cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2) * (1 - cut.trimShare);

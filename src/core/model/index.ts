@@ -1,0 +1,7 @@
+export * from './cut';
+export * from './equipment';
+export * from './event';
+export * from './method';
+export * from './piece';
+export * from './plan';
+export * from './purpose';

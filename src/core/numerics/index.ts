@@ -1,0 +1,3 @@
+export { crossingBetween, interpolate } from './interpolate';
+export { normalQuantile } from './normal';
+export { levenbergMarquardt } from './leastSquares';

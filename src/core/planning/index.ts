@@ -1,0 +1,2 @@
+export { batchOrders, buildPlan } from './buildPlan';
+export type { PlanInput } from './buildPlan';

@@ -1,0 +1,2 @@
+export { needFor, portionG, portionsOf } from './portions';
+export type { Need } from './portions';

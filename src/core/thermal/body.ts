@@ -1,0 +1,228 @@
+import { airPressurePa, boilingPointC, latentHeatJPerKg, saturationLogSlopePerK, saturationPressurePa, stefanFactor, vapourTransferPerFilm } from './water';
+
+/** What a piece of food is to the heat equation: one dimension r with geometry exponent m. */
+export interface BodySpec {
+  massKg: number;
+  halfThicknessM: number;
+  /** m: 0 a slab, 1 a long cylinder, 2 a sphere; anything between for real pieces. */
+  geometryExponent: number;
+  startC: number;
+  conductivityWPerMK: number;
+  heatCapacityJPerKgK: number;
+  densityKgPerM3: number;
+}
+
+/**
+ * What surrounds a body during a step. Emissivity times view factor is `radiationFactor`;
+ * `wetShare` is the share of the surface that evaporates freely (phi).
+ */
+export interface Boundary {
+  airC: number;
+  filmWPerM2K: number;
+  radiationFactor: number;
+  wetShare: number;
+  airVapourPa: number;
+  /** Share of the surface on which vapour of a humid pit can condense (0 once wrapped tight). */
+  condensingShare: number;
+  /** True when the outer skin has dried and may pass the boiling point. */
+  drySkin: boolean;
+}
+
+/**
+ * A body and its running totals. Arrays are allocated once; `advanceBody` allocates nothing.
+ * `coreC` is the innermost (slowest) cell.
+ */
+export interface Body {
+  readonly spec: BodySpec;
+  readonly areaM2: number;
+  readonly pressurePa: number;
+  readonly boilingC: number;
+  readonly cellsC: Float64Array;
+  surfaceC: number;
+  evaporatedKg: number;
+  /** Heat taken from the surroundings by film and radiation, J. */
+  heatInJ: number;
+  /** Heat carried off by vapour, J (negative while vapour condenses). */
+  latentJ: number;
+  readonly work: Workspace;
+}
+
+/** Per-body constants of the implicit step, factorised once for a step length. */
+interface Workspace {
+  dtS: number;
+  readonly cellHeatJPerK: Float64Array;
+  readonly conductanceWPerK: Float64Array;
+  readonly factor: Float64Array;
+  readonly pivot: Float64Array;
+  readonly rhs: Float64Array;
+  lastDiagonal: number;
+  readonly halfCellWPerM2K: number;
+  readonly vapourPerFilm: number;
+}
+
+const STEFAN_BOLTZMANN = 5.670374e-8;
+const KELVIN = 273.15;
+
+/** Outer area consistent with mass, half thickness and geometry: A = (m + 1) V / r0, m2. */
+export const bodyAreaM2 = (spec: BodySpec): number =>
+  ((spec.geometryExponent + 1) * spec.massKg) / (spec.densityKgPerM3 * spec.halfThicknessM);
+
+/** Makes a body of `cells` finite volumes, all at the start temperature. */
+export function createBody(spec: BodySpec, altitudeM: number, cells = 20): Body {
+  const areaM2 = bodyAreaM2(spec);
+  const m = spec.geometryExponent;
+  const drM = spec.halfThicknessM / cells;
+  const cellHeatJPerK = new Float64Array(cells);
+  const conductanceWPerK = new Float64Array(cells);
+  for (let i = 0; i < cells; i++) {
+    const outer = (i + 1) / cells;
+    const share = Math.pow(outer, m + 1) - Math.pow(i / cells, m + 1);
+    cellHeatJPerK[i] = spec.massKg * spec.heatCapacityJPerKgK * share;
+    // Conductance from cell i to cell i + 1; the last entry is unused.
+    conductanceWPerK[i] = (spec.conductivityWPerMK * areaM2 * Math.pow(outer, m)) / drM;
+  }
+  const pressurePa = airPressurePa(altitudeM);
+  return {
+    spec,
+    areaM2,
+    pressurePa,
+    boilingC: boilingPointC(pressurePa),
+    cellsC: new Float64Array(cells).fill(spec.startC),
+    surfaceC: spec.startC,
+    evaporatedKg: 0,
+    heatInJ: 0,
+    latentJ: 0,
+    work: {
+      dtS: 0,
+      cellHeatJPerK,
+      conductanceWPerK,
+      factor: new Float64Array(cells),
+      pivot: new Float64Array(cells),
+      rhs: new Float64Array(cells),
+      lastDiagonal: 0,
+      halfCellWPerM2K: spec.conductivityWPerMK / (drM / 2),
+      vapourPerFilm: vapourTransferPerFilm(pressurePa),
+    },
+  };
+}
+
+/** A copy that can be run ahead (what would the rest do?) without touching the original. */
+export function forkBody(body: Body): Body {
+  return {
+    ...body,
+    cellsC: Float64Array.from(body.cellsC),
+    work: { ...body.work, factor: Float64Array.from(body.work.factor), pivot: Float64Array.from(body.work.pivot), rhs: Float64Array.from(body.work.rhs) },
+  };
+}
+
+export const coreC = (body: Body): number => body.cellsC[0]!;
+
+/** Heat stored above `referenceC`, J; with `heatInJ` and `latentJ` it closes the energy balance. */
+export function storedHeatJ(body: Body, referenceC: number): number {
+  let sum = 0;
+  for (let i = 0; i < body.cellsC.length; i++) sum += body.work.cellHeatJPerK[i]! * (body.cellsC[i]! - referenceC);
+  return sum;
+}
+
+/**
+ * Forward elimination of the implicit diffusion matrix. Only the last row changes from step to
+ * step (the surface), so everything above it is factorised once for a step length.
+ */
+function factorise(work: Workspace, dtS: number): void {
+  const n = work.rhs.length;
+  let pivot = 0;
+  for (let i = 0; i < n; i++) {
+    const below = i > 0 ? work.conductanceWPerK[i - 1]! : 0;
+    const above = i < n - 1 ? work.conductanceWPerK[i]! : 0;
+    const diagonal = work.cellHeatJPerK[i]! / dtS + below + above;
+    const factor = i > 0 ? -below / pivot : 0;
+    pivot = diagonal + factor * below;
+    work.factor[i] = factor;
+    work.pivot[i] = pivot;
+  }
+  work.lastDiagonal = pivot;
+  work.dtS = dtS;
+}
+
+/**
+ * One implicit Euler step of `dtS` seconds under `boundary`.
+ *
+ * The surface balance k dT/dr = h (Ta - Ts) + eps F sigma (Ta^4 - Ts^4) - L phi hm (psat(Ts) - pv)
+ * is linearised about a surface temperature refined by one scalar Newton step from the last one
+ * (forecast equations in docs/model.md). Wet tissue cannot pass the local boiling point: heat
+ * beyond it leaves as steam.
+ */
+export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
+  const { work, cellsC, areaM2, pressurePa, boilingC } = body;
+  if (work.dtS !== dtS) factorise(work, dtS);
+  const n = cellsC.length;
+  const inner = work.halfCellWPerM2K;
+  const airK = boundary.airC + KELVIN;
+  const airK4 = airK * airK * airK * airK;
+  const radiation = boundary.radiationFactor * STEFAN_BOLTZMANN;
+  const transfer = boundary.filmWPerM2K * work.vapourPerFilm;
+
+  let surfaceC = body.surfaceC;
+  let dryGain = 0;
+  let drySlope = 0;
+  let latent = 0;
+  let latentSlope = 0;
+  for (let pass = 0; pass < 2; pass++) {
+    const surfaceK = surfaceC + KELVIN;
+    const cubed = surfaceK * surfaceK * surfaceK;
+    dryGain = boundary.filmWPerM2K * (boundary.airC - surfaceC) + radiation * (airK4 - cubed * surfaceK);
+    drySlope = boundary.filmWPerM2K + 4 * radiation * cubed;
+    const saturatedPa = saturationPressurePa(surfaceC);
+    const share = saturatedPa > boundary.airVapourPa ? boundary.wetShare : boundary.condensingShare;
+    if (share > 0) {
+      const flux = share * transfer * stefanFactor(pressurePa, saturatedPa, boundary.airVapourPa) * latentHeatJPerKg(surfaceC);
+      latent = flux * (saturatedPa - boundary.airVapourPa);
+      latentSlope = flux * saturatedPa * saturationLogSlopePerK(surfaceC);
+    } else {
+      latent = 0;
+      latentSlope = 0;
+    }
+    if (pass === 0) {
+      const residual = dryGain - latent - inner * (surfaceC - cellsC[n - 1]!);
+      surfaceC += residual / (drySlope + latentSlope + inner);
+    }
+  }
+
+  // Ts = (a + inner * Tn) / (inner + b) with the linearised gain a - b Ts.
+  const b = drySlope + latentSlope;
+  const a = dryGain - latent + b * surfaceC;
+  const couplingWPerK = (areaM2 * inner * b) / (inner + b);
+  const drivenW = (areaM2 * inner * a) / (inner + b);
+
+  const { rhs, factor, pivot, conductanceWPerK, cellHeatJPerK } = work;
+  rhs[0] = (cellHeatJPerK[0]! / dtS) * cellsC[0]!;
+  for (let i = 1; i < n; i++) rhs[i] = (cellHeatJPerK[i]! / dtS) * cellsC[i]! - factor[i]! * rhs[i - 1]!;
+  let above = (rhs[n - 1]! + drivenW) / (work.lastDiagonal + couplingWPerK);
+  cellsC[n - 1] = above;
+  for (let i = n - 2; i >= 0; i--) {
+    above = (rhs[i]! + conductanceWPerK[i]! * above) / pivot[i]!;
+    cellsC[i] = above;
+  }
+
+  let newSurfaceC = (a + inner * cellsC[n - 1]!) / (inner + b);
+  const shiftC = newSurfaceC - surfaceC;
+  const latentW = areaM2 * (latent + latentSlope * shiftC);
+  const vapourKg = (latentW * dtS) / latentHeatJPerKg(surfaceC);
+  body.evaporatedKg = Math.max(0, body.evaporatedKg + vapourKg);
+  body.heatInJ += areaM2 * (dryGain - drySlope * shiftC) * dtS;
+  body.latentJ += latentW * dtS;
+
+  // Boiling: the excess of every wet cell leaves as steam.
+  const wetCells = boundary.drySkin ? n - 1 : n;
+  for (let i = 0; i < wetCells; i++) {
+    const excessC = cellsC[i]! - boilingC;
+    if (excessC > 0) {
+      const steamJ = excessC * cellHeatJPerK[i]!;
+      cellsC[i] = boilingC;
+      body.latentJ += steamJ;
+      body.evaporatedKg += steamJ / latentHeatJPerKg(boilingC);
+    }
+  }
+  if (!boundary.drySkin && newSurfaceC > boilingC) newSurfaceC = boilingC;
+  body.surfaceC = newSurfaceC;
+}

@@ -1,0 +1,64 @@
+import { DateTime } from 'luxon';
+
+/** Clock times of a place, from instants and back. The only room that knows zones. */
+export type ClockHours = '12' | '24';
+
+const at = (ms: number, zone: string) => DateTime.fromMillis(ms, { zone, locale: 'en' });
+
+/** `18:00` or `6:00 pm`. */
+export const clockTime = (ms: number, zone: string, hours: ClockHours): string =>
+  hours === '24' ? at(ms, zone).toFormat('HH:mm') : at(ms, zone).toFormat('h:mm a').toLowerCase();
+
+/** `Sat 19 Dec`. */
+export const shortDay = (ms: number, zone: string): string => at(ms, zone).toFormat('ccc d LLL');
+/** `Saturday 19 December 2026`. */
+export const longDay = (ms: number, zone: string): string => at(ms, zone).toFormat('cccc d LLLL yyyy');
+/** `Sat 18:00`. */
+export const dayAndTime = (ms: number, zone: string, hours: ClockHours): string => `${at(ms, zone).toFormat('ccc')} ${clockTime(ms, zone, hours)}`;
+/** RFC 3339 with the zone's offset at that instant. */
+export const rfc3339 = (ms: number, zone: string): string => at(ms, zone).toISO({ suppressMilliseconds: true })!;
+
+export const localDate = (ms: number, zone: string): string => at(ms, zone).toFormat('yyyy-MM-dd');
+export const localTime = (ms: number, zone: string): string => at(ms, zone).toFormat('HH:mm');
+export const hourOfDay = (ms: number, zone: string): number => {
+  const time = at(ms, zone);
+  return time.hour + time.minute / 60;
+};
+export const startOfHour = (ms: number, zone: string): number => at(ms, zone).startOf('hour').toMillis();
+export const startOfDay = (ms: number, zone: string): number => at(ms, zone).startOf('day').toMillis();
+
+/** The instant of a clock time `hour` on the day that holds `ms`, `days` later. */
+export const clockOnDay = (ms: number, zone: string, days: number, hour: number): number => at(ms, zone).startOf('day').plus({ days }).set({ hour }).toMillis();
+
+/**
+ * The instant of a clock time at a place. `missing` when clocks skip it (spring forward); when a
+ * clock time comes twice (autumn) the first is meant.
+ */
+export function instantOf(date: string, time: string, zone: string): { ms: number } | { problem: 'noSuchDate' | 'missing' } {
+  const read = DateTime.fromISO(`${date}T${time}`, { zone });
+  if (!read.isValid) return { problem: 'noSuchDate' };
+  if (read.toFormat('yyyy-MM-dd HH:mm') !== `${date} ${time}`) return { problem: 'missing' };
+  const earlier = read.minus({ hours: 1 });
+  return { ms: earlier.toFormat('HH:mm') === time ? earlier.toMillis() : read.toMillis() };
+}
+
+/** Instants between which the zone's clocks change, with the offset that holds from then on, minutes. */
+export function clockChanges(fromMs: number, toMs: number, zone: string): { atMs: number; offsetMin: number; beforeMin: number }[] {
+  const changes: { atMs: number; offsetMin: number; beforeMin: number }[] = [];
+  const dayMs = 86_400_000;
+  for (let start = fromMs; start < toMs; start += dayMs) {
+    const beforeMin = at(start, zone).offset;
+    const end = Math.min(start + dayMs, toMs);
+    if (at(end, zone).offset === beforeMin) continue;
+    let low = start;
+    let high = end;
+    while (high - low > 1000) {
+      const middle = Math.floor((low + high) / 2);
+      if (at(middle, zone).offset === beforeMin) low = middle;
+      else high = middle;
+    }
+    const atMs = Math.round(high / 60_000) * 60_000;
+    changes.push({ atMs, offsetMin: at(atMs, zone).offset, beforeMin });
+  }
+  return changes;
+}

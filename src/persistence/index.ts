@@ -1,0 +1,6 @@
+export { openDatabase } from './database';
+export type { Database } from './database';
+export { MigrationRefused } from './migrate';
+export { initTables, EventRow } from './tables';
+export * from './repositories/events';
+export * from './repositories/equipment';

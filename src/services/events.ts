@@ -1,0 +1,100 @@
+import type { CookEvent } from '../core/model';
+import { failure, success, type Outcome } from '../core/outcome';
+import type { CreateEventInput, MoveServingInput, RenameEventInput } from '../doors';
+import { instantOf } from '../formats/clock';
+import { listBoxes, listPits, loadEvent, markEventDeleted, saveEvent } from '../persistence';
+import { addMinutes } from '../core/units';
+import type { House } from './house';
+
+/** Half an hour before serving the knives come out, unless the owner says otherwise. */
+const CARVE_LEAD_MIN = 30;
+const SERVE_FOR_MIN = 45;
+const CONFIDENCE = 0.9;
+
+/** Makes an event with one serving and an empty menu; all the owner's equipment is at hand. */
+export async function createEvent(house: House, input: CreateEventInput): Promise<Outcome<CookEvent>> {
+  const at = instantOf(input.date, input.time, input.timeZone);
+  if ('problem' in at) return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
+  if (at.ms <= house.nowMs()) return failure({ code: 'servingInPast', path: 'date' });
+  return house.db.write(async (transaction) => {
+    const pits = await listPits(transaction);
+    const boxes = await listBoxes(transaction);
+    const event: CookEvent = {
+      id: house.newId(),
+      name: input.name.trim(),
+      place: input.place.trim(),
+      timeZone: input.timeZone,
+      altitudeM: 0,
+      confidence: CONFIDENCE,
+      revision: 1,
+      servings: [
+        {
+          id: house.newId(),
+          name: Number(input.time.slice(0, 2)) < 15 ? 'Lunch' : 'Supper',
+          atMs: at.ms,
+          serveForMin: SERVE_FOR_MIN,
+          carveLeadMin: CARVE_LEAD_MIN,
+          guests: { adults: input.adults, children: input.children, heartyShare: 0 },
+          buffet: true,
+        },
+      ],
+      batches: [],
+      pitIds: pits.map((pit) => pit.id),
+      boxIds: boxes.map((box) => box.id),
+    };
+    await saveEvent(event, house.nowMs(), transaction);
+    return success(event);
+  });
+}
+
+/** Copies an event with everything on it, under a new name. */
+export async function duplicateEvent(house: House, eventId: string): Promise<Outcome<CookEvent>> {
+  return house.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
+    const source = await loadEvent(eventId, transaction);
+    if (!source) return failure({ code: 'eventGone' });
+    const copy: CookEvent = { ...source, id: house.newId(), name: `${source.name}, copy`.slice(0, 80), revision: 1 };
+    await saveEvent(copy, house.nowMs(), transaction);
+    return success(copy);
+  });
+}
+
+/** Loads, changes and saves one event in one transaction; its revision goes up by one. */
+async function changeEvent(house: House, eventId: string, change: (event: CookEvent) => Outcome<CookEvent>): Promise<Outcome<CookEvent>> {
+  return house.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
+    const kept = await loadEvent(eventId, transaction);
+    if (!kept) return failure({ code: 'eventGone' });
+    const changed = change(kept);
+    if (!changed.ok) return changed;
+    const event = { ...changed.value, revision: kept.revision + 1 };
+    await saveEvent(event, house.nowMs(), transaction);
+    return success(event);
+  });
+}
+
+export const renameEvent = (house: House, input: RenameEventInput) => changeEvent(house, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
+
+/** Moves one serving by some minutes; refused when it would lie in the past or the plan it was seen on is out of date. */
+export const moveServing = (house: House, input: MoveServingInput) =>
+  changeEvent(house, input.eventId, (event) => {
+    if (event.revision !== input.revision) return failure({ code: 'changedElsewhere' });
+    const serving = event.servings.find((each) => each.id === input.servingId);
+    if (!serving) return failure({ code: 'servingGone' });
+    const atMs = addMinutes(serving.atMs, input.byMin);
+    if (atMs <= house.nowMs()) return failure({ code: 'servingInPast' });
+    return success({ ...event, servings: event.servings.map((each) => (each.id === serving.id ? { ...each, atMs } : each)) });
+  });
+
+/** Chooses which of the owned pits and boxes an event uses. */
+export async function chooseEquipment(house: House, input: { eventId: string; pitIds: string[]; boxIds: string[] }): Promise<Outcome<CookEvent>> {
+  const owned = { pits: new Set((await listPits()).map((pit) => pit.id)), boxes: new Set((await listBoxes()).map((box) => box.id)) };
+  if (!input.pitIds.every((id) => owned.pits.has(id)) || !input.boxIds.every((id) => owned.boxes.has(id))) return failure({ code: 'equipmentGone' });
+  return changeEvent(house, input.eventId, (event) => success({ ...event, pitIds: [...new Set(input.pitIds)].sort(), boxIds: [...new Set(input.boxIds)].sort() }));
+}
+
+const markEvent = async (house: House, eventId: string, deletedAtMs: number | null): Promise<Outcome<{ eventId: string }>> => {
+  const found = await house.db.write((transaction) => markEventDeleted(eventId, deletedAtMs, transaction));
+  return found ? success({ eventId }) : failure({ code: 'eventGone' });
+};
+/** Deletes an event; `restoreEvent` brings it back whole. */
+export const deleteEvent = (house: House, eventId: string) => markEvent(house, eventId, house.nowMs());
+export const restoreEvent = (house: House, eventId: string) => markEvent(house, eventId, null);

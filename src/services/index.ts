@@ -1,0 +1,5 @@
+export type { House } from './house';
+export { chooseEquipment, createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
+export { bringBoxBack, bringPitBack, keepBox, keepPit, putBoxAway, putPitAway } from './equipment';
+export { planEvent, planInputOf } from './planEvent';
+export { saveBrief } from './saveBrief';
