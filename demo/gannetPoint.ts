@@ -6,14 +6,28 @@ import type { Guests, HoldingBox, Pit } from '../src/core/model';
  */
 export const DEMO_PITS: Pit[] = [
   {
-    id: 'trailer', name: 'Trailer pit', kind: 'offset', smoke: true, rangeC: [105, 165], warmUpMin: 75, openingDropC: 18, recoverMin: 9,
+    id: 'trailer',
+    name: 'Trailer pit',
+    kind: 'offset',
+    smoke: true,
+    rangeC: [105, 165],
+    warmUpMin: 75,
+    openingDropC: 18,
+    recoverMin: 9,
     racks: [
       { id: 'trailer-main', name: 'main rack', widthMm: 1500, depthMm: 600, clearanceMm: 260, maxKg: 80, level: 1 },
       { id: 'trailer-upper', name: 'upper rack', widthMm: 1400, depthMm: 420, clearanceMm: 160, maxKg: 40, level: 2 },
     ],
   },
   {
-    id: 'cabinet', name: 'Cabinet', kind: 'cabinet', smoke: true, rangeC: [95, 165], warmUpMin: 30, openingDropC: 22, recoverMin: 8,
+    id: 'cabinet',
+    name: 'Cabinet',
+    kind: 'cabinet',
+    smoke: true,
+    rangeC: [95, 165],
+    warmUpMin: 30,
+    openingDropC: 22,
+    recoverMin: 8,
     racks: [
       { id: 'cabinet-lower', name: 'lower shelf', widthMm: 610, depthMm: 510, clearanceMm: 150, maxKg: 25, level: 1 },
       { id: 'cabinet-middle', name: 'middle shelf', widthMm: 610, depthMm: 510, clearanceMm: 150, maxKg: 25, level: 2 },
@@ -21,7 +35,14 @@ export const DEMO_PITS: Pit[] = [
     ],
   },
   {
-    id: 'oven', name: 'Kitchen oven', kind: 'oven', smoke: false, rangeC: [60, 260], warmUpMin: 20, openingDropC: 20, recoverMin: 6,
+    id: 'oven',
+    name: 'Kitchen oven',
+    kind: 'oven',
+    smoke: false,
+    rangeC: [60, 260],
+    warmUpMin: 20,
+    openingDropC: 20,
+    recoverMin: 6,
     racks: [
       { id: 'oven-lower', name: 'lower shelf', widthMm: 650, depthMm: 530, clearanceMm: 200, maxKg: 30, level: 1 },
       { id: 'oven-upper', name: 'upper shelf', widthMm: 650, depthMm: 530, clearanceMm: 160, maxKg: 30, level: 2 },
@@ -57,14 +78,26 @@ export const DEMO_EVENT = {
   timeZone: 'America/Halifax',
   altitudeM: 20,
   /** Weeks ahead of the day it is filled in, on a Saturday. */
-  weeksAhead: 4,
+  weeksAhead: 3,
   servings: [
     {
-      id: 'lunch', name: 'Lunch', clock: '12:30', serveForMin: 40, carveLeadMin: 20, guests: { adults: 22, children: 0, heartyShare: 0.2 }, buffet: false,
+      id: 'lunch',
+      name: 'Lunch',
+      clock: '12:30',
+      serveForMin: 40,
+      carveLeadMin: 20,
+      guests: { adults: 22, children: 0, heartyShare: 0.2 },
+      buffet: false,
       batches: [{ id: 'turkey', cutId: 'turkey-breast-boneless', methodId: 'poultry-middle', label: '' }],
     },
     {
-      id: 'supper', name: 'Supper', clock: '18:00', serveForMin: 45, carveLeadMin: 40, guests: { adults: 96, children: 18, heartyShare: 0 }, buffet: true,
+      id: 'supper',
+      name: 'Supper',
+      clock: '18:00',
+      serveForMin: 45,
+      carveLeadMin: 40,
+      guests: { adults: 96, children: 18, heartyShare: 0 },
+      buffet: true,
       batches: [
         { id: 'brisket', cutId: 'brisket-whole', methodId: 'low-paper', label: '' },
         { id: 'pork', cutId: 'pork-butt', methodId: 'low-paper', label: '' },

@@ -8,7 +8,8 @@ import { failure, success, type Outcome, type Problem } from '../core/outcome';
  * carries the path of its field and a sentence that says what to do.
  */
 export function check<T extends object>(type: ClassConstructor<T>, plain: unknown): Outcome<T> {
-  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return failure({ code: 'notAnObject', message: 'Nothing usable was sent.' });
+  if (typeof plain !== 'object' || plain === null || Array.isArray(plain))
+    return failure({ code: 'notAnObject', message: 'Nothing usable was sent.' });
   const value = plainToInstance(type, plain);
   const errors = validateSync(value, { whitelist: true, forbidNonWhitelisted: true, stopAtFirstError: true });
   return errors.length === 0 ? success(value) : failure(...errors.flatMap((error) => flatten(error, '')));

@@ -3,7 +3,10 @@ import { IANAZone } from 'luxon';
 import { findCut, findMethod } from '../core/model';
 
 /** Decorators put together, applied in order. */
-const all = (...decorators: PropertyDecorator[]): PropertyDecorator => (target, key) => decorators.forEach((decorate) => decorate(target, key));
+const all =
+  (...decorators: PropertyDecorator[]): PropertyDecorator =>
+  (target, key) =>
+    decorators.forEach((decorate) => decorate(target, key));
 
 /** A name that is not blank and fits on a tag. */
 export const Name = (what: string, longest = 80) =>
@@ -14,10 +17,15 @@ export const Name = (what: string, longest = 80) =>
     MaxLength(longest, { message: `Keep it under ${longest} characters.` }),
   );
 
-export const Text = (longest: number) => all(IsString({ message: 'This must be text.' }), MaxLength(longest, { message: `Keep it under ${longest} characters.` }));
+export const Text = (longest: number) =>
+  all(IsString({ message: 'This must be text.' }), MaxLength(longest, { message: `Keep it under ${longest} characters.` }));
 
 /** Identifiers are made by the product; anything else is refused. */
-export const Id = () => all(IsString({ message: 'The identifier is missing.' }), Matches(/^[A-Za-z0-9_-]{1,64}$/, { message: 'The identifier is not one of ours.' }));
+export const Id = () =>
+  all(
+    IsString({ message: 'The identifier is missing.' }),
+    Matches(/^[A-Za-z0-9_-]{1,64}$/, { message: 'The identifier is not one of ours.' }),
+  );
 
 export const Between = (low: number, high: number, what: string) =>
   all(
@@ -44,8 +52,15 @@ export const WholeBetween = (low: number, high: number, what: string) =>
 const rule = (name: string, message: string, holds: (value: unknown) => boolean, options?: ValidationOptions) =>
   ValidateBy({ name, validator: { validate: holds, defaultMessage: () => message } }, options);
 
-export const Zone = () => rule('zone', 'No such time zone. Pick one from the list, such as America/Halifax.', (value) => typeof value === 'string' && IANAZone.isValidZone(value));
-export const KnownCut = () => rule('knownCut', 'Choose a cut from the list.', (value) => typeof value === 'string' && findCut(value) !== undefined);
-export const KnownMethod = () => rule('knownMethod', 'Choose a method from the list.', (value) => typeof value === 'string' && findMethod(value) !== undefined);
+export const Zone = () =>
+  rule(
+    'zone',
+    'No such time zone. Pick one from the list, such as America/Halifax.',
+    (value) => typeof value === 'string' && IANAZone.isValidZone(value),
+  );
+export const KnownCut = () =>
+  rule('knownCut', 'Choose a cut from the list.', (value) => typeof value === 'string' && findCut(value) !== undefined);
+export const KnownMethod = () =>
+  rule('knownMethod', 'Choose a method from the list.', (value) => typeof value === 'string' && findMethod(value) !== undefined);
 export const LocalDate = () => Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a date.' });
 export const LocalTime = () => Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Give a time, such as 18:00.' });

@@ -14,7 +14,8 @@ export const shortDay = (ms: number, zone: string): string => at(ms, zone).toFor
 /** `Saturday 19 December 2026`. */
 export const longDay = (ms: number, zone: string): string => at(ms, zone).toFormat('cccc d LLLL yyyy');
 /** `Sat 18:00`. */
-export const dayAndTime = (ms: number, zone: string, hours: ClockHours): string => `${at(ms, zone).toFormat('ccc')} ${clockTime(ms, zone, hours)}`;
+export const dayAndTime = (ms: number, zone: string, hours: ClockHours): string =>
+  `${at(ms, zone).toFormat('ccc')} ${clockTime(ms, zone, hours)}`;
 /** RFC 3339 with the zone's offset at that instant. */
 export const rfc3339 = (ms: number, zone: string): string => at(ms, zone).toISO({ suppressMilliseconds: true })!;
 
@@ -28,7 +29,8 @@ export const startOfHour = (ms: number, zone: string): number => at(ms, zone).st
 export const startOfDay = (ms: number, zone: string): number => at(ms, zone).startOf('day').toMillis();
 
 /** The instant of a clock time `hour` on the day that holds `ms`, `days` later. */
-export const clockOnDay = (ms: number, zone: string, days: number, hour: number): number => at(ms, zone).startOf('day').plus({ days }).set({ hour }).toMillis();
+export const clockOnDay = (ms: number, zone: string, days: number, hour: number): number =>
+  at(ms, zone).startOf('day').plus({ days }).set({ hour }).toMillis();
 
 /**
  * The instant of a clock time at a place. `missing` when clocks skip it (spring forward); when a

@@ -115,11 +115,15 @@ function cookFromCells(cells: Record<string, string>): LoggedCook {
     const at = cells['wrap_at'] || refuse('wrap_at is missing');
     wrapWhen.coreC = suffixedTempC(at);
     wrapWhen.afterMin = elapsedMin(at);
-    if (wrapWhen.coreC === undefined && wrapWhen.afterMin === undefined) refuse(`wrap_at "${at}" is neither a core such as 165F nor a time such as 4h`);
+    if (wrapWhen.coreC === undefined && wrapWhen.afterMin === undefined)
+      refuse(`wrap_at "${at}" is neither a core such as 165F nor a time such as 4h`);
   } else if (cells['wrap_at']) refuse('wrap_at is given but wrap is blank');
-  const unwrapAfterMin = cells['unwrap_at'] ? (elapsedMin(cells['unwrap_at']) ?? refuse(`unwrap_at "${cells['unwrap_at']}" is not a time such as 5h`)) : undefined;
+  const unwrapAfterMin = cells['unwrap_at']
+    ? (elapsedMin(cells['unwrap_at']) ?? refuse(`unwrap_at "${cells['unwrap_at']}" is not a time such as 5h`))
+    : undefined;
   const doneText = cells['done'] || refuse('done is missing');
-  const doneC = doneText === 'tender' ? undefined : (suffixedTempC(doneText) ?? refuse(`done "${doneText}" is neither tender nor a core such as 195F`));
+  const doneC =
+    doneText === 'tender' ? undefined : (suffixedTempC(doneText) ?? refuse(`done "${doneText}" is neither tender nor a core such as 195F`));
   const observedH = number(cells, 'hours');
   if (observedH !== undefined && (observedH <= 0 || observedH > 60)) refuse(`hours ${observedH} is outside 0 to 60`);
   return {

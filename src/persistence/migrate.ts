@@ -15,13 +15,23 @@ export class MigrationRefused extends Error {}
  * it ran, or one this program does not know, is refused.
  */
 export async function migrate(sequelize: Sequelize): Promise<void> {
-  await sequelize.query('CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP)');
-  const ran = await sequelize.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migrations ORDER BY name', { type: QueryTypes.SELECT });
+  await sequelize.query(
+    'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP)',
+  );
+  const ran = await sequelize.query<{ name: string; checksum: string }>('SELECT name, checksum FROM migrations ORDER BY name', {
+    type: QueryTypes.SELECT,
+  });
   const known = new Map(MIGRATIONS.map((migration) => [migration.name, checksum(migration)]));
   for (const row of ran) {
     const expected = known.get(row.name);
-    if (!expected) throw new MigrationRefused(`This database was made by a newer Anachron (it has ${row.name}). Nothing was changed. Update the program, or set ANACHRON_DB to another file.`);
-    if (expected !== row.checksum) throw new MigrationRefused(`Migration ${row.name} is not the one this database was made with. Nothing was changed. Restore the program's original files.`);
+    if (!expected)
+      throw new MigrationRefused(
+        `This database was made by a newer Anachron (it has ${row.name}). Nothing was changed. Update the program, or set ANACHRON_DB to another file.`,
+      );
+    if (expected !== row.checksum)
+      throw new MigrationRefused(
+        `Migration ${row.name} is not the one this database was made with. Nothing was changed. Restore the program's original files.`,
+      );
   }
   const umzug = new Umzug({
     migrations: MIGRATIONS.map((migration) => ({
@@ -29,7 +39,10 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
       up: async () =>
         sequelize.transaction(async (transaction) => {
           for (const statement of migration.statements) await sequelize.query(statement, { transaction });
-          await sequelize.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', { transaction, replacements: [migration.name, checksum(migration)] });
+          await sequelize.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', {
+            transaction,
+            replacements: [migration.name, checksum(migration)],
+          });
         }),
     })),
     storage: { executed: async () => ran.map((row) => row.name), logMigration: async () => {}, unlogMigration: async () => {} },

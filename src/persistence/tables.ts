@@ -105,19 +105,76 @@ const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false });
 /** Binds the row classes to a connection. Shapes follow the migrations, which alone make tables. */
 export function initTables(sequelize: Sequelize): void {
   const options = (tableName: string) => ({ sequelize, tableName, timestamps: false, underscored: true });
-  EventRow.init({ id: key(), name: text(), place: text(), timeZone: text(), altitudeM: real(), confidence: real(), revision: whole(), createdAtMs: instant(), updatedAtMs: instant(), deletedAtMs: maybeInstant() }, options('events'));
+  EventRow.init(
+    {
+      id: key(),
+      name: text(),
+      place: text(),
+      timeZone: text(),
+      altitudeM: real(),
+      confidence: real(),
+      revision: whole(),
+      createdAtMs: instant(),
+      updatedAtMs: instant(),
+      deletedAtMs: maybeInstant(),
+    },
+    options('events'),
+  );
   ServingRow.init(
-    { eventId: key(), id: key(), position: whole(), name: text(), atMs: instant(), serveForMin: whole(), carveLeadMin: whole(), adults: whole(), children: whole(), heartyShare: real(), buffet: flag() },
+    {
+      eventId: key(),
+      id: key(),
+      position: whole(),
+      name: text(),
+      atMs: instant(),
+      serveForMin: whole(),
+      carveLeadMin: whole(),
+      adults: whole(),
+      children: whole(),
+      heartyShare: real(),
+      buffet: flag(),
+    },
     options('servings'),
   );
-  BatchRow.init({ eventId: key(), id: key(), servingId: text(), position: whole(), cutId: text(), methodId: text(), label: text(), sizedBy: text() }, options('batches'));
+  BatchRow.init(
+    { eventId: key(), id: key(), servingId: text(), position: whole(), cutId: text(), methodId: text(), label: text(), sizedBy: text() },
+    options('batches'),
+  );
   PieceRow.init({ eventId: key(), batchId: key(), id: key(), position: whole(), kg: real() }, options('pieces'));
   PitRow.init(
-    { id: key(), name: text(), kind: text(), smoke: flag(), rangeLowC: real(), rangeHighC: real(), warmUpMin: whole(), openingDropC: real(), recoverMin: real(), createdAtMs: instant(), deletedAtMs: maybeInstant() },
+    {
+      id: key(),
+      name: text(),
+      kind: text(),
+      smoke: flag(),
+      rangeLowC: real(),
+      rangeHighC: real(),
+      warmUpMin: whole(),
+      openingDropC: real(),
+      recoverMin: real(),
+      createdAtMs: instant(),
+      deletedAtMs: maybeInstant(),
+    },
     options('pits'),
   );
-  RackRow.init({ pitId: key(), id: key(), position: whole(), name: text(), widthMm: real(), depthMm: real(), clearanceMm: real(), maxKg: real(), level: whole() }, options('racks'));
-  BoxRow.init({ id: key(), name: text(), litres: real(), lossWPerK: real(), createdAtMs: instant(), deletedAtMs: maybeInstant() }, options('boxes'));
+  RackRow.init(
+    {
+      pitId: key(),
+      id: key(),
+      position: whole(),
+      name: text(),
+      widthMm: real(),
+      depthMm: real(),
+      clearanceMm: real(),
+      maxKg: real(),
+      level: whole(),
+    },
+    options('racks'),
+  );
+  BoxRow.init(
+    { id: key(), name: text(), litres: real(), lossWPerK: real(), createdAtMs: instant(), deletedAtMs: maybeInstant() },
+    options('boxes'),
+  );
   EventPitRow.init({ eventId: key(), pitId: key() }, options('event_pits'));
   EventBoxRow.init({ eventId: key(), boxId: key() }, options('event_boxes'));
 }

@@ -14,7 +14,8 @@ const CONFIDENCE = 0.9;
 /** Makes an event with one serving and an empty menu; all the owner's equipment is at hand. */
 export async function createEvent(house: House, input: CreateEventInput): Promise<Outcome<CookEvent>> {
   const at = instantOf(input.date, input.time, input.timeZone);
-  if ('problem' in at) return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
+  if ('problem' in at)
+    return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
   if (at.ms <= house.nowMs()) return failure({ code: 'servingInPast', path: 'date' });
   return house.db.write(async (transaction) => {
     const pits = await listPits(transaction);
@@ -71,7 +72,8 @@ async function changeEvent(house: House, eventId: string, change: (event: CookEv
   });
 }
 
-export const renameEvent = (house: House, input: RenameEventInput) => changeEvent(house, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
+export const renameEvent = (house: House, input: RenameEventInput) =>
+  changeEvent(house, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
 
 /** Moves one serving by some minutes; refused when it would lie in the past or the plan it was seen on is out of date. */
 export const moveServing = (house: House, input: MoveServingInput) =>
@@ -85,10 +87,16 @@ export const moveServing = (house: House, input: MoveServingInput) =>
   });
 
 /** Chooses which of the owned pits and boxes an event uses. */
-export async function chooseEquipment(house: House, input: { eventId: string; pitIds: string[]; boxIds: string[] }): Promise<Outcome<CookEvent>> {
+export async function chooseEquipment(
+  house: House,
+  input: { eventId: string; pitIds: string[]; boxIds: string[] },
+): Promise<Outcome<CookEvent>> {
   const owned = { pits: new Set((await listPits()).map((pit) => pit.id)), boxes: new Set((await listBoxes()).map((box) => box.id)) };
-  if (!input.pitIds.every((id) => owned.pits.has(id)) || !input.boxIds.every((id) => owned.boxes.has(id))) return failure({ code: 'equipmentGone' });
-  return changeEvent(house, input.eventId, (event) => success({ ...event, pitIds: [...new Set(input.pitIds)].sort(), boxIds: [...new Set(input.boxIds)].sort() }));
+  if (!input.pitIds.every((id) => owned.pits.has(id)) || !input.boxIds.every((id) => owned.boxes.has(id)))
+    return failure({ code: 'equipmentGone' });
+  return changeEvent(house, input.eventId, (event) =>
+    success({ ...event, pitIds: [...new Set(input.pitIds)].sort(), boxIds: [...new Set(input.boxIds)].sort() }),
+  );
 }
 
 const markEvent = async (house: House, eventId: string, deletedAtMs: number | null): Promise<Outcome<{ eventId: string }>> => {

@@ -35,7 +35,15 @@ function eventFrom(brief: BriefInput, kept: CookEvent): CookEvent {
       return { id, name: name.trim(), atMs: at.ms, serveForMin, carveLeadMin, buffet, guests: { adults, children, heartyShare } };
     }),
     batches: brief.servings.flatMap((serving) =>
-      serving.batches.map(({ id, cutId, methodId, label, sizedBy, pieces }) => ({ id, servingId: serving.id, cutId, methodId, label: label.trim(), sizedBy, pieces: pieces.map(({ id: pieceId, kg }) => ({ id: pieceId, kg })) })),
+      serving.batches.map(({ id, cutId, methodId, label, sizedBy, pieces }) => ({
+        id,
+        servingId: serving.id,
+        cutId,
+        methodId,
+        label: label.trim(),
+        sizedBy,
+        pieces: pieces.map(({ id: pieceId, kg }) => ({ id: pieceId, kg })),
+      })),
     ),
   };
 }
@@ -44,14 +52,18 @@ function timeProblems(brief: BriefInput, nowMs: number): Problem[] {
   return brief.servings.flatMap((serving, i): Problem[] => {
     const at = instantOf(serving.date, serving.time, brief.timeZone);
     if ('problem' in at) {
-      return at.problem === 'missing' ? [{ code: 'clockSkipsIt', path: `servings.${i}.time` }] : [{ code: 'noSuchDate', path: `servings.${i}.date` }];
+      return at.problem === 'missing'
+        ? [{ code: 'clockSkipsIt', path: `servings.${i}.time` }]
+        : [{ code: 'noSuchDate', path: `servings.${i}.date` }];
     }
     return at.ms <= nowMs ? [{ code: 'servingInPast', path: `servings.${i}.date` }] : [];
   });
 }
 
 function guestProblems(brief: BriefInput): Problem[] {
-  return brief.servings.flatMap((serving, i) => (serving.adults + serving.children === 0 ? [{ code: 'noGuests', path: `servings.${i}.adults` }] : []));
+  return brief.servings.flatMap((serving, i) =>
+    serving.adults + serving.children === 0 ? [{ code: 'noGuests', path: `servings.${i}.adults` }] : [],
+  );
 }
 
 function duplicateIds(brief: BriefInput): Problem[] {

@@ -11,7 +11,14 @@ export function wetShareLeft(global: ModelParameters, body: Body): number {
 }
 
 /** Fills `into` with what a piece meets in a pit, wrapped as it is. No allocation. */
-export function pitBoundary(into: Boundary, global: ModelParameters, climate: PitClimate, wrap: Wrap, airC: number, wetShare: number): void {
+export function pitBoundary(
+  into: Boundary,
+  global: ModelParameters,
+  climate: PitClimate,
+  wrap: Wrap,
+  airC: number,
+  wetShare: number,
+): void {
   into.airC = airC;
   into.filmWPerM2K = global.filmWPerM2K * climate.film;
   into.radiationFactor = global.radiationFactor * climate.radiation;
@@ -48,5 +55,11 @@ export function restBoundary(into: Boundary, airC: number, covered: boolean, wet
 }
 
 export const emptyBoundary = (): Boundary => ({
-  airC: 0, filmWPerM2K: 0, radiationFactor: 0, wetShare: 0, airVapourPa: 0, condensingShare: 0, drySkin: false,
+  airC: 0,
+  filmWPerM2K: 0,
+  radiationFactor: 0,
+  wetShare: 0,
+  airVapourPa: 0,
+  condensingShare: 0,
+  drySkin: false,
 });

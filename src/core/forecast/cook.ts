@@ -36,12 +36,13 @@ export interface CookOptions {
 
 const DEFAULTS = Object.freeze({ stepMin: 1, cells: 20, longestMin: 40 * 60 });
 
-/** Highest core a piece reaches if it were pulled now and left under a tent. */
-export function peakAfterPull(body: Body, roomC: number, boundary = emptyBoundary()): number {
+/** Highest core a piece reaches if it were pulled now and left on the board. */
+function peakAfterPull(body: Body, global: ParameterSet['global'], roomC: number): number {
   const resting = forkBody(body);
-  restBoundary(boundary, roomC, true, 0);
+  const boundary = emptyBoundary();
   let peakC = coreC(resting);
   for (let minute = 0; minute < 120; minute++) {
+    restBoundary(boundary, roomC, false, wetShareLeft(global, resting));
     advanceBody(resting, boundary, 60);
     if (coreC(resting) < peakC) break;
     peakC = coreC(resting);
@@ -81,7 +82,11 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
   let count = 1;
 
   const finish = (status: Cook['status'], doneAtMin: number, doneCoreC: number, peakCoreC?: number): Cook => ({
-    status, wrapAtMin, doneAtMin, doneCoreC, peakCoreC,
+    status,
+    wrapAtMin,
+    doneAtMin,
+    doneCoreC,
+    peakCoreC,
     evaporatedKg: body.evaporatedKg,
     trace: { stepMin, coreC: core.slice(0, count), surfaceC: surface.slice(0, count), pitC: pit.slice(0, count) },
     body,
@@ -110,7 +115,7 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
     } else if (done.by === 'probe') {
       if (nowC >= done.coreC) return finish('done', crossingBetween(minute - stepMin, beforeC, minute, nowC, done.coreC), done.coreC);
     } else if (nowC >= done.coreC - CARRY_OVER_REACH_C) {
-      const peakC = peakAfterPull(body, setup.roomC);
+      const peakC = peakAfterPull(body, global, setup.roomC);
       if (peakC >= done.coreC) {
         const share = lastPeakMin === 0 ? 1 : (done.coreC - lastPeakC) / (peakC - lastPeakC);
         return finish('done', minute - stepMin * (1 - share), beforeC + share * (nowC - beforeC), peakC);

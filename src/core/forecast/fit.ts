@@ -49,10 +49,7 @@ const unsquash = (value: number, low: number, high: number) => Math.log((value -
 export function fitParameters(cooks: LoggedCook[], from: ParameterSet, options: FitOptions): ParameterSet {
   const rows = cooks.filter((cook) => cook.observedH !== undefined);
   const cutIds = options.perCut ? [...new Set(rows.map((row) => row.cutId))].sort() : [];
-  const start = [
-    ...FREE.map((free) => unsquash(free.start, free.low, free.high)),
-    ...cutIds.flatMap(() => [0, 0]),
-  ];
+  const start = [...FREE.map((free) => unsquash(free.start, free.low, free.high)), ...cutIds.flatMap(() => [0, 0])];
 
   const parametersAt = (x: ArrayLike<number>): ParameterSet => {
     const global = { ...from.global };
@@ -101,7 +98,8 @@ export function fitErrors(cooks: LoggedCook[], parameters: ParameterSet): FitErr
     const cook = runLoggedCook(row, parameters);
     sum += Math.log(cook.doneAtMin / 60 / row.observedH) ** 2;
     rows++;
-    if (row.done.by === 'tender' && row.observedFinalC !== undefined) worstFinalC = Math.max(worstFinalC, Math.abs(cook.doneCoreC - row.observedFinalC));
+    if (row.done.by === 'tender' && row.observedFinalC !== undefined)
+      worstFinalC = Math.max(worstFinalC, Math.abs(cook.doneCoreC - row.observedFinalC));
   }
   return { rows, logRmse: Math.sqrt(sum / rows), worstFinalC };
 }

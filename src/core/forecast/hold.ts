@@ -6,6 +6,8 @@ import type { ParameterSet } from './parameters';
 export interface HoldPlan {
   ventMin: number;
   restMin: number;
+  /** Roasts and birds rest bare on the board, which their carry-over is reckoned by; the rest under a tent. */
+  restBare: boolean;
   /** Insulated box after the rest; without one the piece stays under its tent. */
   box?: { lossWPerK: number };
   /** Like pieces that share the box. */
@@ -33,7 +35,8 @@ export function coolFromPull(pulled: Body, parameters: ParameterSet, plan: HoldP
   cores[0] = coreC(body);
   let boxC = BOX_START_C;
   for (let minute = 1; minute <= plan.longestMin; minute++) {
-    if (minute <= plan.ventMin) restBoundary(boundary, plan.roomC, false, wetShareLeft(parameters.global, body));
+    const bare = minute <= plan.ventMin || (plan.restBare && minute <= plan.ventMin + plan.restMin);
+    if (bare) restBoundary(boundary, plan.roomC, false, wetShareLeft(parameters.global, body));
     else if (minute <= plan.ventMin + plan.restMin || !plan.box) restBoundary(boundary, plan.roomC, true, 0);
     else {
       const gainWPerK = plan.pieces * body.areaM2 * BOX_FILM_W_PER_M2K;

@@ -1,4 +1,4 @@
-export { runCook, peakAfterPull } from './cook';
+export { runCook } from './cook';
 export type { Cook, Trace } from './cook';
 export { cookSetup, bodySpec, doneWhenOf } from './setup';
 export type { CookSetup, DoneWhen, PieceOnPit } from './setup';

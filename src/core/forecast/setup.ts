@@ -66,7 +66,13 @@ export interface SetupOptions {
 }
 
 /** The setup of one piece of `cut` cooked by `method` in a pit. */
-export function cookSetup(cut: Cut, piece: PieceOnPit, method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'>, parameters: ParameterSet, options: SetupOptions): CookSetup {
+export function cookSetup(
+  cut: Cut,
+  piece: PieceOnPit,
+  method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'>,
+  parameters: ParameterSet,
+  options: SetupOptions,
+): CookSetup {
   return {
     body: bodySpec(cut, piece, parameters),
     softeningH: softeningHours(parameters.global, cut.species) * correctionFor(parameters, cut.id).collagenScale,

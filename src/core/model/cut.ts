@@ -34,11 +34,24 @@ export interface Cut {
 const LB = 0.45359237;
 
 type Row = [
-  id: string, name: string, one: string, many: string, species: Species,
-  boughtLowLb: number, boughtHighLb: number,
-  lengthCm: number, widthCm: number, thicknessCm: number, fill: number,
-  trim: number, yieldShare: number, done: 'tender' | number,
-  pulledLowC: number, pulledHighC: number, carveMin: number, holdMaxMin: number,
+  id: string,
+  name: string,
+  one: string,
+  many: string,
+  species: Species,
+  boughtLowLb: number,
+  boughtHighLb: number,
+  lengthCm: number,
+  widthCm: number,
+  thicknessCm: number,
+  fill: number,
+  trim: number,
+  yieldShare: number,
+  done: 'tender' | number,
+  pulledLowC: number,
+  pulledHighC: number,
+  carveMin: number,
+  holdMaxMin: number,
   extra?: Partial<Cut>,
 ];
 
@@ -82,7 +95,27 @@ const ROWS: Row[] = [
 ];
 
 function cutFromRow(row: Row): Cut {
-  const [id, name, one, many, species, low, high, l, w, t, fillShare, trimShare, yieldShare, done, pulledLow, pulledHigh, carveMin, holdMaxMin, extra] = row;
+  const [
+    id,
+    name,
+    one,
+    many,
+    species,
+    low,
+    high,
+    l,
+    w,
+    t,
+    fillShare,
+    trimShare,
+    yieldShare,
+    done,
+    pulledLow,
+    pulledHigh,
+    carveMin,
+    holdMaxMin,
+    extra,
+  ] = row;
   return {
     id,
     name,
@@ -113,8 +146,8 @@ export const findCut = (id: string): Cut | undefined => byId.get(id);
 export const isPoultry = (cut: Cut): boolean => cut.species === 'chicken' || cut.species === 'turkey';
 
 /** Whole-muscle beef, lamb and pork cooked to a chosen core rather than to tenderness. */
-export const isRoast = (cut: Cut): boolean => cut.done.by === 'core' && !isPoultry(cut) && cut.species !== 'dish' && cut.id !== 'sausage-link';
+export const isRoast = (cut: Cut): boolean =>
+  cut.done.by === 'core' && !isPoultry(cut) && cut.species !== 'dish' && cut.id !== 'sausage-link';
 
 /** What one trimmed piece of this cut usually weighs, kg. */
-export const typicalTrimmedKg = (cut: Cut): number =>
-  ((cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2) * (1 - cut.trimShare);
+export const typicalTrimmedKg = (cut: Cut): number => ((cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2) * (1 - cut.trimShare);

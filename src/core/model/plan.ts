@@ -46,6 +46,8 @@ export interface Run {
   pullEarlyMs: number;
   pullMedianMs: number;
   pullLateMs: number;
+  /** Core of the heaviest piece when it is pulled; for roasts and birds with the carry-over already taken off. */
+  pullCoreC: number;
   ventMin: number;
   restMin: number;
   carveAtMs: number;
@@ -65,7 +67,8 @@ export interface Firing {
   setPoints: { atMs: number; pitC: number }[];
 }
 
-export type TaskKind = 'light' | 'setPoint' | 'load' | 'wrap' | 'unwrap' | 'move' | 'check' | 'pull' | 'vent' | 'rest' | 'hold' | 'carve' | 'serve';
+export type TaskKind =
+  'light' | 'setPoint' | 'load' | 'wrap' | 'unwrap' | 'move' | 'check' | 'pull' | 'vent' | 'rest' | 'hold' | 'carve' | 'serve';
 
 export interface Task {
   /** Stable from plan to plan: the same deed keeps its id when its time moves. */
@@ -82,10 +85,40 @@ export interface Task {
 }
 
 export type PlanProblem =
-  | { code: 'noSuitablePit'; severity: 'broken'; batchId: string; pieces: number; need: 'smoke' | 'heat' | 'size'; }
-  | { code: 'rackFull'; severity: 'broken'; batchId: string; pieces: number; pitId: string; rackId: string; shortMm2: number; fromMs: number; toMs: number }
-  | { code: 'rackOverloaded'; severity: 'broken'; batchId: string; pieces: number; pitId: string; rackId: string; shortKg: number; fromMs: number; toMs: number }
-  | { code: 'heatConflict'; severity: 'broken'; batchId: string; pieces: number; pitId: string; wantedC: number; setC: number; fromMs: number; toMs: number }
+  | { code: 'noSuitablePit'; severity: 'broken'; batchId: string; pieces: number; need: 'smoke' | 'heat' | 'size' }
+  | {
+      code: 'rackFull';
+      severity: 'broken';
+      batchId: string;
+      pieces: number;
+      pitId: string;
+      rackId: string;
+      shortMm2: number;
+      fromMs: number;
+      toMs: number;
+    }
+  | {
+      code: 'rackOverloaded';
+      severity: 'broken';
+      batchId: string;
+      pieces: number;
+      pitId: string;
+      rackId: string;
+      shortKg: number;
+      fromMs: number;
+      toMs: number;
+    }
+  | {
+      code: 'heatConflict';
+      severity: 'broken';
+      batchId: string;
+      pieces: number;
+      pitId: string;
+      wantedC: number;
+      setC: number;
+      fromMs: number;
+      toMs: number;
+    }
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }

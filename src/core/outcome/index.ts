@@ -2,9 +2,7 @@
  * What a piece of work can come to: a value, or problems as codes with data. Words and HTTP
  * status are chosen last, at the edge.
  */
-export type Outcome<Value, P extends Problem = Problem> =
-  | { ok: true; value: Value }
-  | { ok: false; problems: P[] };
+export type Outcome<Value, P extends Problem = Problem> = { ok: true; value: Value } | { ok: false; problems: P[] };
 
 /** A problem names what is wrong (`code`), where (`path` in the input, when it has one) and with which figures. */
 export interface Problem {

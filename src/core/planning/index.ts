@@ -1,2 +1,6 @@
 export { batchOrders, buildPlan } from './buildPlan';
 export type { PlanInput } from './buildPlan';
+export { runCurve } from './runCurve';
+export type { RunCurve } from './runCurve';
+export { stageStates } from './stages';
+export type { StageState } from './stages';

@@ -10,13 +10,30 @@ export function tasksOf(event: CookEvent, plan: Pick<Plan, 'runs' | 'firings'>):
   plan.firings.forEach((firing) => {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;
     const id = `${firing.pitId}/fire${nth + 1}`;
-    tasks.push({ id: `${id}/light`, kind: 'light', atMs: firing.lightAtMs, minutes: 15, pitId: firing.pitId, pitC: firing.setPoints[0]!.pitC });
-    firing.setPoints.slice(1).forEach((setPoint, i) => tasks.push({ id: `${id}/set${i + 2}`, kind: 'setPoint', atMs: setPoint.atMs, minutes: 2, pitId: firing.pitId, pitC: setPoint.pitC }));
+    tasks.push({
+      id: `${id}/light`,
+      kind: 'light',
+      atMs: firing.lightAtMs,
+      minutes: 15,
+      pitId: firing.pitId,
+      pitC: firing.setPoints[0]!.pitC,
+    });
+    firing.setPoints.slice(1).forEach((setPoint, i) =>
+      tasks.push({
+        id: `${id}/set${i + 2}`,
+        kind: 'setPoint',
+        atMs: setPoint.atMs,
+        minutes: 2,
+        pitId: firing.pitId,
+        pitC: setPoint.pitC,
+      }),
+    );
   });
   for (const run of plan.runs) {
     const pieces = run.pieceIds.length;
     const finishPitId = run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
-    const add = (kind: Task['kind'], atMs: number, minutes: number, pitId?: string) => tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId });
+    const add = (kind: Task['kind'], atMs: number, minutes: number, pitId?: string) =>
+      tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId });
     add('load', run.onAtMs, 2 + pieces, run.pitId);
     if (run.wrapAtMs !== undefined) add('wrap', run.wrapAtMs, 2 + 3 * pieces, run.pitId);
     if (run.unwrapAtMs !== undefined) add('unwrap', run.unwrapAtMs, 2 + pieces, run.pitId);
@@ -44,7 +61,21 @@ export function tasksOf(event: CookEvent, plan: Pick<Plan, 'runs' | 'firings'>):
 }
 
 /** At the same minute: make room before filling it. */
-const ORDER: Task['kind'][] = ['light', 'setPoint', 'pull', 'wrap', 'unwrap', 'move', 'check', 'load', 'vent', 'rest', 'hold', 'carve', 'serve'];
+const ORDER: Task['kind'][] = [
+  'light',
+  'setPoint',
+  'pull',
+  'wrap',
+  'unwrap',
+  'move',
+  'check',
+  'load',
+  'vent',
+  'rest',
+  'hold',
+  'carve',
+  'serve',
+];
 const OPENS_THE_LID = new Set<Task['kind']>(['load', 'wrap', 'unwrap', 'move', 'check', 'pull']);
 
 function groupOpenings(tasks: Task[]): void {

@@ -57,7 +57,15 @@ export function needFor({ cut, guests, buffet, meats, meal }: NeedInput): Need {
     const portionBones = BONES[Math.min(Math.max(meats, 1), 4)]!;
     const racks = (portions * portionBones) / cut.bones;
     const rawKg = racks * pieceKg;
-    return { portions, portionBones, cookedKg: rawKg * cut.yieldShare, rawKg, boughtKg: rawKg / (1 - cut.trimShare), pieces: whole(racks), pieceKg };
+    return {
+      portions,
+      portionBones,
+      cookedKg: rawKg * cut.yieldShare,
+      rawKg,
+      boughtKg: rawKg / (1 - cut.trimShare),
+      pieces: whole(racks),
+      pieceKg,
+    };
   }
   const grams = cut.species === 'dish' ? SIDE_DISH_G : portionG(meats, meal);
   const cookedKg = (portions * grams) / 1000;

@@ -38,11 +38,35 @@ const DANGER_ZONE_TOP_C = 57;
 /** Keeps forecasts by everything they depend on, so that a search asks for each only once. */
 export type ForecastCache = Map<string, BatchForecast>;
 
-export function forecastBatch(cache: ForecastCache, context: ForecastContext, batch: Batch, cut: Cut, method: Method, pit: Pit, pitC: number, finish?: Pit): BatchForecast {
+export function forecastBatch(
+  cache: ForecastCache,
+  context: ForecastContext,
+  batch: Batch,
+  cut: Cut,
+  method: Method,
+  pit: Pit,
+  pitC: number,
+  finish?: Pit,
+): BatchForecast {
   const weights = batch.pieces.map((piece) => piece.kg);
   const lightestKg = Math.min(...weights);
   const heaviestKg = Math.max(...weights);
-  const key = JSON.stringify([cut.id, method.id, lightestKg, heaviestKg, weights.length, pit.kind, pit.openingDropC, pit.recoverMin, pitC, finish?.kind, context.altitudeM, context.confidence, context.hotHoldC, context.box?.lossWPerK]);
+  const key = JSON.stringify([
+    cut.id,
+    method.id,
+    lightestKg,
+    heaviestKg,
+    weights.length,
+    pit.kind,
+    pit.openingDropC,
+    pit.recoverMin,
+    pitC,
+    finish?.kind,
+    context.altitudeM,
+    context.confidence,
+    context.hotHoldC,
+    context.box?.lossWPerK,
+  ]);
   const kept = cache.get(key);
   if (kept) return kept;
 
@@ -61,7 +85,14 @@ export function forecastBatch(cache: ForecastCache, context: ForecastContext, ba
   const lightest = heaviestKg === lightestKg ? heaviest : cook(lightestKg);
   const sd = context.parameters.timeLogSd;
   const late = timeFactor(sd, context.confidence);
-  const cooling = { ventMin: method.ventMin, restMin: method.restMin, pieces: weights.length, roomC: ROOM_C, longestMin: LOOK_AHEAD_MIN };
+  const cooling = {
+    ventMin: method.ventMin,
+    restMin: method.restMin,
+    restBare: cut.done.by === 'core',
+    pieces: weights.length,
+    roomC: ROOM_C,
+    longestMin: LOOK_AHEAD_MIN,
+  };
   const tentC = coolFromPull(lightest.body, context.parameters, cooling);
   const boxC = context.box ? coolFromPull(lightest.body, context.parameters, { ...cooling, box: context.box }) : tentC;
   const dangerAt = heaviest.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
@@ -72,7 +103,8 @@ export function forecastBatch(cache: ForecastCache, context: ForecastContext, ba
     pullMedianMin: heaviest.doneAtMin,
     pullLateMin: heaviest.doneAtMin * late,
     wrapMin: heaviest.wrapAtMin,
-    wrapLateMin: heaviest.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? heaviest.wrapAtMin : heaviest.wrapAtMin * late,
+    wrapLateMin:
+      heaviest.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? heaviest.wrapAtMin : heaviest.wrapAtMin * late,
     unwrapMin: heaviest.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
     dangerLateMin: dangerAt < 0 ? heaviest.doneAtMin * late : dangerAt * heaviest.trace.stepMin * late,
     tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,

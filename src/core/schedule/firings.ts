@@ -13,11 +13,18 @@ export function firingsOf(pits: Pit[], heat: HeatLedger): Firing[] {
     for (const use of heat.of(pit.id)) {
       const gapMin = current ? (use.fromMs - current.offAtMs) / MS_PER_MIN : Infinity;
       if (!current || gapMin > Math.max(KEEP_FIRE_MIN, pit.warmUpMin)) {
-        current = { pitId: pit.id, lightAtMs: addMinutes(use.fromMs, -pit.warmUpMin), readyAtMs: use.fromMs, offAtMs: use.toMs, setPoints: [{ atMs: use.fromMs, pitC: use.pitC }] };
+        current = {
+          pitId: pit.id,
+          lightAtMs: addMinutes(use.fromMs, -pit.warmUpMin),
+          readyAtMs: use.fromMs,
+          offAtMs: use.toMs,
+          setPoints: [{ atMs: use.fromMs, pitC: use.pitC }],
+        };
         firings.push(current);
         continue;
       }
-      if (current.setPoints.at(-1)!.pitC !== use.pitC) current.setPoints.push({ atMs: addMinutes(use.fromMs, -CHANGE_OVER_MIN), pitC: use.pitC });
+      if (current.setPoints.at(-1)!.pitC !== use.pitC)
+        current.setPoints.push({ atMs: addMinutes(use.fromMs, -CHANGE_OVER_MIN), pitC: use.pitC });
       current.offAtMs = Math.max(current.offAtMs, use.toMs);
     }
   }

@@ -1,10 +1,25 @@
 import { chanceWithin, type ParameterSet } from '../forecast';
-import { isPoultry, isRoast, type Batch, type Cut, type HoldingBox, type Leg, type Method, type Pit, type PlanProblem, type Rack, type Reason, type Run, type Serving } from '../model';
+import {
+  isPoultry,
+  isRoast,
+  type Batch,
+  type Cut,
+  type HoldingBox,
+  type Leg,
+  type Method,
+  type Pit,
+  type PlanProblem,
+  type Rack,
+  type Reason,
+  type Run,
+  type Serving,
+} from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { forecastBatch, type BatchForecast, type ForecastCache, type ForecastContext } from './batchForecast';
 import type { BoxLedger } from './boxLedger';
-import { HeatLedger } from './heatLedger';
-import { claimedMm2, fitsAlone, footprintOf, RackLedger, type Footprint, type RackRefusal } from './rackLedger';
+import type { HeatLedger } from './heatLedger';
+import type { RackLedger } from './rackLedger';
+import { claimedMm2, fitsAlone, footprintOf, type Footprint, type RackRefusal } from './rackLedger';
 
 /** Everything a placement reads; the ledgers are what it writes. */
 export interface PlacementContext {
@@ -60,12 +75,19 @@ export function placeBatch(order: BatchOrder, context: PlacementContext): Placed
   const { batch, cut, method } = order;
   const pieces = batch.pieces.map((piece) => footprintOf(cut, piece)).sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const suitable = suitablePits(cut, method, context.pits, pieces);
-  if (suitable.problem) return { runs: [], left: pieces, problems: [{ ...suitable.problem, batchId: batch.id, pieces: pieces.length }], earlierMin: 0 };
+  if (suitable.problem)
+    return { runs: [], left: pieces, problems: [{ ...suitable.problem, batchId: batch.id, pieces: pieces.length }], earlierMin: 0 };
 
   const options = optionsFor(order, suitable.pits, context);
   const blocked = options.length === 0 ? undefined : unplaceable(order, options);
   if (options.length === 0 || blocked) {
-    const problem: PlanProblem = blocked ?? { code: 'noSuitablePit', severity: 'broken', batchId: batch.id, pieces: pieces.length, need: 'heat' };
+    const problem: PlanProblem = blocked ?? {
+      code: 'noSuitablePit',
+      severity: 'broken',
+      batchId: batch.id,
+      pieces: pieces.length,
+      need: 'heat',
+    };
     return { runs: [], left: pieces, problems: [problem], earlierMin: 0 };
   }
 
@@ -75,11 +97,21 @@ export function placeBatch(order: BatchOrder, context: PlacementContext): Placed
   return placePieceByPiece(order, context, options, pieces, longestShiftMin);
 }
 
-function suitablePits(cut: Cut, method: Method, pits: Pit[], pieces: Footprint[]): { pits: Pit[]; problem?: Pick<Extract<PlanProblem, { code: 'noSuitablePit' }>, 'code' | 'severity' | 'need'> } {
-  const broken = (need: 'smoke' | 'heat' | 'size') => ({ pits: [], problem: { code: 'noSuitablePit' as const, severity: 'broken' as const, need } });
+function suitablePits(
+  cut: Cut,
+  method: Method,
+  pits: Pit[],
+  pieces: Footprint[],
+): { pits: Pit[]; problem?: Pick<Extract<PlanProblem, { code: 'noSuitablePit' }>, 'code' | 'severity' | 'need'> } {
+  const broken = (need: 'smoke' | 'heat' | 'size') => ({
+    pits: [],
+    problem: { code: 'noSuitablePit' as const, severity: 'broken' as const, need },
+  });
   const smoky = pits.filter((pit) => pit.smoke || !method.needsSmoke);
   if (smoky.length === 0) return broken('smoke');
-  const hot = smoky.filter((pit) => pit.rangeC[0] <= method.pitRangeC[1] && pit.rangeC[1] >= method.pitRangeC[0] && pit.rangeC[1] >= MIN_PIT_C);
+  const hot = smoky.filter(
+    (pit) => pit.rangeC[0] <= method.pitRangeC[1] && pit.rangeC[1] >= method.pitRangeC[0] && pit.rangeC[1] >= MIN_PIT_C,
+  );
   if (hot.length === 0) return broken('heat');
   const roomy = hot.filter((pit) => pieces.some((piece) => pit.racks.some((rack) => fitsAlone(rack, piece))));
   if (roomy.length === 0) return broken('size');
@@ -111,7 +143,9 @@ function optionsFor(order: BatchOrder, pits: Pit[], context: PlacementContext): 
   const departure = (option: Option) => Math.abs(option.pitC - method.pitC);
   // Meat that needs no smoke leaves the smoke to meat that does.
   const wastesSmoke = (option: Option) => Number(!method.needsSmoke && option.pit.smoke);
-  return options.sort((a, b) => Number(Boolean(a.finish)) - Number(Boolean(b.finish)) || wastesSmoke(a) - wastesSmoke(b) || departure(a) - departure(b));
+  return options.sort(
+    (a, b) => Number(Boolean(a.finish)) - Number(Boolean(b.finish)) || wastesSmoke(a) - wastesSmoke(b) || departure(a) - departure(b),
+  );
 }
 
 /** Reasons that no place on any rack would cure. */
@@ -122,7 +156,8 @@ function unplaceable(order: BatchOrder, options: Option[]): PlanProblem | undefi
   if (done.length === 0) return { code: 'neverDone', ...common, pitC: options[0]!.pitC };
   if (isPoultry(cut)) {
     const quickest = Math.min(...done.map((option) => option.forecast.dangerLateMin));
-    if (quickest > DANGER_ZONE_MAX_MIN) return { code: 'dangerZone', ...common, minutes: Math.round(quickest), allowedMin: DANGER_ZONE_MAX_MIN };
+    if (quickest > DANGER_ZONE_MAX_MIN)
+      return { code: 'dangerZone', ...common, minutes: Math.round(quickest), allowedMin: DANGER_ZONE_MAX_MIN };
   }
   return undefined;
 }
@@ -168,7 +203,12 @@ function windowOf({ serving, method }: BatchOrder, { forecast, finish }: Option,
   };
 }
 
-type Refusal = RackRefusal | { code: 'heat'; setC: number; fromMs: number; toMs: number } | { code: 'box'; shortLitres: number; fromMs: number; toMs: number } | { code: 'hold'; holdMin: number; allowedMin: number } | { code: 'past'; lateByMin: number };
+type Refusal =
+  | RackRefusal
+  | { code: 'heat'; setC: number; fromMs: number; toMs: number }
+  | { code: 'box'; shortLitres: number; fromMs: number; toMs: number }
+  | { code: 'hold'; holdMin: number; allowedMin: number }
+  | { code: 'past'; lateByMin: number };
 
 interface Attempt {
   run?: Run;
@@ -185,11 +225,15 @@ function tryOption(order: BatchOrder, context: PlacementContext, option: Option,
   const window = windowOf(order, option, shiftMin);
   const leavesMs = window.moveAtMs ?? window.pullLateMs;
   const refuse = (refusal: Refusal, rack?: Rack): Attempt => ({ taken: [], refusal, rack, pit });
-  if (forecast.heaviest.status === 'never' || (isPoultry(cut) && forecast.dangerLateMin > DANGER_ZONE_MAX_MIN)) return refuse({ code: 'tooLarge' });
+  if (forecast.heaviest.status === 'never' || (isPoultry(cut) && forecast.dangerLateMin > DANGER_ZONE_MAX_MIN))
+    return refuse({ code: 'tooLarge' });
 
   const lightingMs = addMinutes(window.onAtMs, -pit.warmUpMin);
-  if (lightingMs < context.earliestMs) return refuse({ code: 'past', lateByMin: Math.ceil((context.earliestMs - lightingMs) / MS_PER_MIN) });
-  const clash = context.heat.conflict({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs }) ?? (finish && context.heat.conflict({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs }));
+  if (lightingMs < context.earliestMs)
+    return refuse({ code: 'past', lateByMin: Math.ceil((context.earliestMs - lightingMs) / MS_PER_MIN) });
+  const clash =
+    context.heat.conflict({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs }) ??
+    (finish && context.heat.conflict({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs }));
   if (clash) return refuse({ code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs });
 
   const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(method);
@@ -210,12 +254,16 @@ function tryOption(order: BatchOrder, context: PlacementContext, option: Option,
   let gearId = 'board';
   if (boxed) {
     const claim = context.boxLedger.claim(kg, window.pullEarlyMs, window.carveAtMs);
-    if ('shortLitres' in claim) return refuse({ code: 'box', shortLitres: claim.shortLitres, fromMs: window.pullEarlyMs, toMs: window.carveAtMs });
+    if ('shortLitres' in claim)
+      return refuse({ code: 'box', shortLitres: claim.shortLitres, fromMs: window.pullEarlyMs, toMs: window.carveAtMs });
     gearId = claim.box.id;
   }
 
   const kept = new Set(taken);
-  const legs = [...legsOf(pit, first.byRack, kept, window.onAtMs, leavesMs), ...(finish && second ? legsOf(finish, second.byRack, kept, leavesMs, window.pullLateMs) : [])];
+  const legs = [
+    ...legsOf(pit, first.byRack, kept, window.onAtMs, leavesMs),
+    ...(finish && second ? legsOf(finish, second.byRack, kept, leavesMs, window.pullLateMs) : []),
+  ];
   const poultry = isPoultry(cut);
   for (const leg of legs) context.racks.add({ ...leg, poultry });
   context.heat.add({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs });
@@ -239,6 +287,7 @@ function tryOption(order: BatchOrder, context: PlacementContext, option: Option,
     pullEarlyMs: window.pullEarlyMs,
     pullMedianMs: at(forecast.pullMedianMin)!,
     pullLateMs: window.pullLateMs,
+    pullCoreC: forecast.heaviest.doneCoreC,
     ventMin: method.ventMin,
     restMin: method.restMin,
     carveAtMs: window.carveAtMs,
@@ -256,7 +305,13 @@ function tryOption(order: BatchOrder, context: PlacementContext, option: Option,
   return { run, taken, pit };
 }
 
-function whyOf({ method }: BatchOrder, { pit, pitC, finish, forecast }: Option, window: Window, confidence: number, servingId: string): Reason[] {
+function whyOf(
+  { method }: BatchOrder,
+  { pit, pitC, finish, forecast }: Option,
+  window: Window,
+  confidence: number,
+  servingId: string,
+): Reason[] {
   const why: Reason[] = [
     { code: 'servingNeeds', servingId, carveAtMs: window.carveAtMs },
     { code: 'restNeeds', ventMin: method.ventMin, restMin: method.restMin },
@@ -318,7 +373,11 @@ interface Marks {
   heat: number;
   box: number;
 }
-const mark = (context: PlacementContext): Marks => ({ racks: context.racks.snapshot(), heat: context.heat.snapshot(), box: context.boxLedger.snapshot() });
+const mark = (context: PlacementContext): Marks => ({
+  racks: context.racks.snapshot(),
+  heat: context.heat.snapshot(),
+  box: context.boxLedger.snapshot(),
+});
 function rollBack(context: PlacementContext, marks: Marks): void {
   context.racks.rollBack(marks.racks);
   context.heat.rollBack(marks.heat);
@@ -326,7 +385,13 @@ function rollBack(context: PlacementContext, marks: Marks): void {
 }
 
 /** All pieces at one shift: on one pit if it can be, else over several. The latest such shift wins. */
-function placeTogether(order: BatchOrder, context: PlacementContext, options: Option[], pieces: Footprint[], longestShiftMin: number): Placed | undefined {
+function placeTogether(
+  order: BatchOrder,
+  context: PlacementContext,
+  options: Option[],
+  pieces: Footprint[],
+  longestShiftMin: number,
+): Placed | undefined {
   let firstRefusal: Attempt | undefined;
   for (let shiftMin = 0; shiftMin <= Math.max(0, longestShiftMin); shiftMin += SHIFT_STEP_MIN) {
     for (const spread of [false, true]) {
@@ -362,7 +427,13 @@ function movedReason(attempt: Attempt, minutes: number): Reason {
 }
 
 /** What fits at each shift, later starts first; the rest is reported with what is short. */
-function placePieceByPiece(order: BatchOrder, context: PlacementContext, options: Option[], pieces: Footprint[], longestShiftMin: number): Placed {
+function placePieceByPiece(
+  order: BatchOrder,
+  context: PlacementContext,
+  options: Option[],
+  pieces: Footprint[],
+  longestShiftMin: number,
+): Placed {
   const runs: Run[] = [];
   let left = pieces;
   let earlierMin = 0;
@@ -379,7 +450,8 @@ function placePieceByPiece(order: BatchOrder, context: PlacementContext, options
       left = left.filter((piece) => !attempt.taken.includes(piece));
     }
   }
-  if (left.length > 0 && !reported?.refusal) reported = options.map((option) => tryOption(order, context, option, left, 0)).find((attempt) => attempt.refusal);
+  if (left.length > 0 && !reported?.refusal)
+    reported = options.map((option) => tryOption(order, context, option, left, 0)).find((attempt) => attempt.refusal);
   const problems = left.length > 0 && reported?.refusal ? [problemOf(order, left.length, reported, options[0]!)] : [];
   return { runs, left, problems, earlierMin };
 }
@@ -397,11 +469,35 @@ function problemOf({ batch, method }: BatchOrder, pieces: number, attempt: Attem
   const rackId = attempt.rack?.id ?? attempt.pit.racks[0]!.id;
   switch (refusal.code) {
     case 'areaShort':
-      return { code: 'rackFull', ...common, pitId: attempt.pit.id, rackId, shortMm2: refusal.shortMm2, fromMs: refusal.fromMs, toMs: refusal.toMs };
+      return {
+        code: 'rackFull',
+        ...common,
+        pitId: attempt.pit.id,
+        rackId,
+        shortMm2: refusal.shortMm2,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
     case 'loadShort':
-      return { code: 'rackOverloaded', ...common, pitId: attempt.pit.id, rackId, shortKg: refusal.shortKg, fromMs: refusal.fromMs, toMs: refusal.toMs };
+      return {
+        code: 'rackOverloaded',
+        ...common,
+        pitId: attempt.pit.id,
+        rackId,
+        shortKg: refusal.shortKg,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
     case 'heat':
-      return { code: 'heatConflict', ...common, pitId: attempt.pit.id, wantedC: method.pitC, setC: refusal.setC, fromMs: refusal.fromMs, toMs: refusal.toMs };
+      return {
+        code: 'heatConflict',
+        ...common,
+        pitId: attempt.pit.id,
+        wantedC: method.pitC,
+        setC: refusal.setC,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
     case 'box':
       return { code: 'boxFull', ...common, shortLitres: refusal.shortLitres, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'poultryAbove':
@@ -411,6 +507,8 @@ function problemOf({ batch, method }: BatchOrder, pieces: number, attempt: Attem
     case 'past':
       return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
     case 'tooLarge':
-      return option.forecast.heaviest.status === 'never' ? { code: 'neverDone', ...common, pitC: option.pitC } : { code: 'noSuitablePit', ...common, need: 'size' };
+      return option.forecast.heaviest.status === 'never'
+        ? { code: 'neverDone', ...common, pitC: option.pitC }
+        : { code: 'noSuitablePit', ...common, need: 'size' };
   }
 }

@@ -63,9 +63,17 @@ export class RackLedger {
   }
 
   /** The fullest moment of a rack within a window, by `measure`, and how long it stays that full. */
-  peak(pitId: string, rackId: string, fromMs: number, toMs: number, measure: (use: RackUse) => number): { amount: number; fromMs: number; toMs: number } {
+  peak(
+    pitId: string,
+    rackId: string,
+    fromMs: number,
+    toMs: number,
+    measure: (use: RackUse) => number,
+  ): { amount: number; fromMs: number; toMs: number } {
     const uses = this.during(pitId, fromMs, toMs).filter((use) => use.rackId === rackId);
-    const edges = [...new Set([fromMs, ...uses.map((use) => Math.max(fromMs, use.fromMs)), ...uses.map((use) => Math.min(toMs, use.toMs)), toMs])].sort((a, b) => a - b);
+    const edges = [
+      ...new Set([fromMs, ...uses.map((use) => Math.max(fromMs, use.fromMs)), ...uses.map((use) => Math.min(toMs, use.toMs)), toMs]),
+    ].sort((a, b) => a - b);
     let best = { amount: 0, fromMs, toMs: fromMs };
     for (let i = 0; i + 1 < edges.length; i++) {
       const at = edges[i]!;
@@ -93,7 +101,12 @@ export class RackLedger {
         const shortMm2 = pieces.filter((each) => !taken.includes(each)).reduce((sum, each) => sum + claimedMm2(each), 0) - freeMm2;
         refusal ??= { code: 'areaShort', shortMm2, fromMs: area.amount ? area.fromMs : fromMs, toMs: area.amount ? area.toMs : toMs };
       } else if (piece.kg > freeKg) {
-        refusal ??= { code: 'loadShort', shortKg: piece.kg - freeKg, fromMs: load.amount ? load.fromMs : fromMs, toMs: load.amount ? load.toMs : toMs };
+        refusal ??= {
+          code: 'loadShort',
+          shortKg: piece.kg - freeKg,
+          fromMs: load.amount ? load.fromMs : fromMs,
+          toMs: load.amount ? load.toMs : toMs,
+        };
       } else {
         taken.push(piece);
         freeMm2 -= claimedMm2(piece);

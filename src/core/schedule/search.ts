@@ -49,7 +49,9 @@ export function schedule(orders: BatchOrder[], input: SearchInput): Schedule {
 
 /** What a batch asks of the pits: long, tight-heated, large batches first. */
 function byPitSpace(a: BatchOrder, b: BatchOrder): number {
-  const demand = ({ batch, cut, method }: BatchOrder) => batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, piece)) * Math.pow(piece.kg, 2 / 3), 0) / (method.pitRangeC[1] - method.pitRangeC[0] + 5);
+  const demand = ({ batch, cut, method }: BatchOrder) =>
+    batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
+    (method.pitRangeC[1] - method.pitRangeC[0] + 5);
   return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
 }
 
@@ -66,11 +68,16 @@ function attempt(order: BatchOrder[], input: SearchInput): { order: BatchOrder[]
     leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
     earlierMin += placed.earlierMin;
     const coolest = placed.runs.map((run) => run.hold.coolestAtCarveC);
-    if (placed.runs.length > 0 && servedRare(each.cut)) problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: each.batch.id, coreC: Math.min(...coolest) });
+    if (placed.runs.length > 0 && servedRare(each.cut))
+      problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: each.batch.id, coreC: Math.min(...coolest) });
   }
   const firings = firingsOf(input.pits, context.heat);
   runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
-  return { order, cost: [leftKg, earlierMin, runs.length, firings.length], schedule: { runs, firings, problems, tightest: tightestMoment(input.pits, context.racks) } };
+  return {
+    order,
+    cost: [leftKg, earlierMin, runs.length, firings.length],
+    schedule: { runs, firings, problems, tightest: tightestMoment(input.pits, context.racks) },
+  };
 }
 
 function tightestMoment(pits: Pit[], racks: RackLedger): Schedule['tightest'] {
@@ -83,7 +90,8 @@ function tightestMoment(pits: Pit[], racks: RackLedger): Schedule['tightest'] {
     for (const rack of pit.racks) {
       const peak = racks.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
       const fullShare = peak.amount / rackAreaMm2(rack);
-      if (peak.amount > 0 && (!best || fullShare > best.fullShare)) best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
+      if (peak.amount > 0 && (!best || fullShare > best.fullShare))
+        best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
     }
   }
   return best;

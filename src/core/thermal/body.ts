@@ -1,4 +1,12 @@
-import { airPressurePa, boilingPointC, latentHeatJPerKg, saturationLogSlopePerK, saturationPressurePa, stefanFactor, vapourTransferPerFilm } from './water';
+import {
+  airPressurePa,
+  boilingPointC,
+  latentHeatJPerKg,
+  saturationLogSlopePerK,
+  saturationPressurePa,
+  stefanFactor,
+  vapourTransferPerFilm,
+} from './water';
 
 /** What a piece of food is to the heat equation: one dimension r with geometry exponent m. */
 export interface BodySpec {
@@ -111,7 +119,12 @@ export function forkBody(body: Body): Body {
   return {
     ...body,
     cellsC: Float64Array.from(body.cellsC),
-    work: { ...body.work, factor: Float64Array.from(body.work.factor), pivot: Float64Array.from(body.work.pivot), rhs: Float64Array.from(body.work.rhs) },
+    work: {
+      ...body.work,
+      factor: Float64Array.from(body.work.factor),
+      pivot: Float64Array.from(body.work.pivot),
+      rhs: Float64Array.from(body.work.rhs),
+    },
   };
 }
 

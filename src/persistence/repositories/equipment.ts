@@ -3,7 +3,14 @@ import type { HoldingBox, Pit, PitKind } from '../../core/model';
 import { BoxRow, PitRow, RackRow } from '../tables';
 
 export async function listPits(transaction?: Transaction): Promise<Pit[]> {
-  const pits = await PitRow.findAll({ where: { deletedAtMs: null }, order: [['createdAtMs', 'ASC'], ['id', 'ASC']], transaction });
+  const pits = await PitRow.findAll({
+    where: { deletedAtMs: null },
+    order: [
+      ['createdAtMs', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    transaction,
+  });
   const racks = await RackRow.findAll({ order: [['position', 'ASC']], transaction });
   return pits.map((row) => ({
     id: row.id,
@@ -21,7 +28,14 @@ export async function listPits(transaction?: Transaction): Promise<Pit[]> {
 }
 
 export async function listBoxes(transaction?: Transaction): Promise<HoldingBox[]> {
-  const boxes = await BoxRow.findAll({ where: { deletedAtMs: null }, order: [['createdAtMs', 'ASC'], ['id', 'ASC']], transaction });
+  const boxes = await BoxRow.findAll({
+    where: { deletedAtMs: null },
+    order: [
+      ['createdAtMs', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    transaction,
+  });
   return boxes.map(({ id, name, litres, lossWPerK }) => ({ id, name, litres, lossWPerK }));
 }
 
@@ -32,7 +46,10 @@ export async function savePit(pit: Pit, nowMs: number, transaction: Transaction)
   if (kept) await kept.update(fields, { transaction });
   else await PitRow.create({ ...fields, createdAtMs: nowMs }, { transaction });
   await RackRow.destroy({ where: { pitId: pit.id }, transaction });
-  await RackRow.bulkCreate(racks.map((rack, position) => ({ pitId: pit.id, position, ...rack })), { transaction });
+  await RackRow.bulkCreate(
+    racks.map((rack, position) => ({ pitId: pit.id, position, ...rack })),
+    { transaction },
+  );
 }
 
 export async function saveBox(box: HoldingBox, nowMs: number, transaction: Transaction): Promise<void> {

@@ -94,7 +94,17 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
   // Batches and pieces go with their servings.
   await ServingRow.destroy({ where: { eventId: id }, transaction });
   await ServingRow.bulkCreate(
-    event.servings.map((serving, position) => ({ eventId: id, id: serving.id, position, name: serving.name, atMs: serving.atMs, serveForMin: serving.serveForMin, carveLeadMin: serving.carveLeadMin, ...serving.guests, buffet: serving.buffet })),
+    event.servings.map((serving, position) => ({
+      eventId: id,
+      id: serving.id,
+      position,
+      name: serving.name,
+      atMs: serving.atMs,
+      serveForMin: serving.serveForMin,
+      carveLeadMin: serving.carveLeadMin,
+      ...serving.guests,
+      buffet: serving.buffet,
+    })),
     { transaction },
   );
   await BatchRow.bulkCreate(
@@ -106,13 +116,22 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
     { transaction },
   );
   await EventPitRow.destroy({ where: { eventId: id }, transaction });
-  await EventPitRow.bulkCreate(event.pitIds.map((pitId) => ({ eventId: id, pitId })), { transaction });
+  await EventPitRow.bulkCreate(
+    event.pitIds.map((pitId) => ({ eventId: id, pitId })),
+    { transaction },
+  );
   await EventBoxRow.destroy({ where: { eventId: id }, transaction });
-  await EventBoxRow.bulkCreate(event.boxIds.map((boxId) => ({ eventId: id, boxId })), { transaction });
+  await EventBoxRow.bulkCreate(
+    event.boxIds.map((boxId) => ({ eventId: id, boxId })),
+    { transaction },
+  );
 }
 
 /** Marks an event as deleted (or not): it can be brought back. Tells whether there was one. */
 export async function markEventDeleted(id: string, deletedAtMs: number | null, transaction: Transaction): Promise<boolean> {
-  const [count] = await EventRow.update({ deletedAtMs }, { where: { id, deletedAtMs: deletedAtMs === null ? { [Op.ne]: null } : null }, transaction });
+  const [count] = await EventRow.update(
+    { deletedAtMs },
+    { where: { id, deletedAtMs: deletedAtMs === null ? { [Op.ne]: null } : null }, transaction },
+  );
   return count > 0;
 }

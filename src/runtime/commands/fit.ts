@@ -18,6 +18,8 @@ describe('global parameters only', globalOnly);
 const fitted = fitParameters(cooks, SHIPPED_PARAMETERS, { perCut: true, rounds: 60 });
 describe('with shrunken cut corrections', fitted);
 const round = (value: number) => Number(value.toPrecision(6));
-const rounded = JSON.parse(JSON.stringify(fitted, (_, value: unknown) => (typeof value === 'number' ? round(value) : value))) as ParameterSet;
+const rounded = JSON.parse(
+  JSON.stringify(fitted, (_, value: unknown) => (typeof value === 'number' ? round(value) : value)),
+) as ParameterSet;
 writeFileSync(PARAMETER_FILE, `${JSON.stringify(rounded, null, 2)}\n`);
 console.log('wrote src/core/forecast/parameters.json');

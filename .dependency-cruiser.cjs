@@ -1,0 +1,69 @@
+/** Who may import whom: each room names the rooms it may look into; everything else is refused. */
+const rooms = {
+  core: [],
+  formats: ['core'],
+  doors: ['core'],
+  persistence: ['core'],
+  workers: ['core'],
+  services: ['core', 'formats', 'doors', 'persistence'],
+  runtime: ['core', 'formats', 'doors', 'persistence', 'services'],
+  ui: ['core', 'formats', 'doors', 'workers/(client|protocol)'],
+  app: ['core', 'formats', 'doors', 'services', 'runtime', 'ui'],
+};
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.test\\.ts$', '^src/app/', '^src/instrumentation'] },
+      to: {},
+    },
+    ...Object.entries(rooms).map(([room, allowed]) => ({
+      name: `${room}-looks-only-down`,
+      severity: 'error',
+      from: { path: `^src/${room}/` },
+      to: { path: '^src/', pathNot: [`^src/${room}/`, ...allowed.map((each) => `^src/${each}`)] },
+    })),
+    {
+      name: 'core-is-pure',
+      comment: 'The heart uses nothing but itself.',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^src/core/' },
+    },
+    {
+      name: 'pure-rooms-without-node',
+      severity: 'error',
+      from: { path: '^src/(formats|doors|workers|ui)/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'ui-without-the-store',
+      severity: 'error',
+      from: { path: '^src/(ui|workers|core|formats|doors)/' },
+      to: { path: 'node_modules/(sequelize|sqlite3|umzug)/' },
+    },
+    {
+      name: 'rooms-of-core-by-their-door',
+      comment: 'Other rooms enter a core room by its index.',
+      severity: 'error',
+      from: { path: '^src/(?!core/)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/[^/]+/(?!index\\.ts$)[^/]+$' },
+    },
+    {
+      name: 'core-rooms-by-their-door',
+      severity: 'error',
+      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/[^/]+/(?!index\\.ts$)[^/]+$', pathNot: '^src/core/$1/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.(css|json)$' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

@@ -1,0 +1,57 @@
+'use server';
+import { refresh } from 'next/cache';
+import type { CookEvent } from '../core/model';
+import type { Outcome } from '../core/outcome';
+import {
+  BoxInput,
+  BriefInput,
+  check,
+  ChooseEquipmentInput,
+  CreateEventInput,
+  EquipmentIdInput,
+  EventIdInput,
+  MoveServingInput,
+  PitInput,
+  RenameEventInput,
+} from '../doors';
+import { house } from '../runtime/house';
+import * as services from '../services';
+import { worded } from './errors';
+
+type Door<T> = new () => T;
+
+/** Every action: read the input at its door, run one use case, say problems in words. */
+async function through<T extends object, R>(
+  door: Door<T>,
+  plain: unknown,
+  work: (house: services.House, input: T) => Promise<Outcome<R>>,
+): Promise<Outcome<R>> {
+  const input = check(door, plain);
+  if (!input.ok) return worded(input);
+  return worded(await work(await house(), input.value));
+}
+
+/** For lists: the page is read afresh once the change is made. */
+async function listed<T>(outcome: Promise<Outcome<T>>): Promise<Outcome<T>> {
+  const done = await outcome;
+  if (done.ok) refresh();
+  return done;
+}
+
+export const createEvent = async (input: unknown): Promise<Outcome<CookEvent>> => through(CreateEventInput, input, services.createEvent);
+export const duplicateEvent = async (input: unknown) =>
+  listed(through(EventIdInput, input, (h, { eventId }) => services.duplicateEvent(h, eventId)));
+export const renameEvent = async (input: unknown) => listed(through(RenameEventInput, input, services.renameEvent));
+export const deleteEvent = async (input: unknown) =>
+  listed(through(EventIdInput, input, (h, { eventId }) => services.deleteEvent(h, eventId)));
+export const restoreEvent = async (input: unknown) =>
+  listed(through(EventIdInput, input, (h, { eventId }) => services.restoreEvent(h, eventId)));
+export const saveBrief = async (input: unknown) => through(BriefInput, input, services.saveBrief);
+export const moveServing = async (input: unknown) => through(MoveServingInput, input, services.moveServing);
+export const chooseEquipment = async (input: unknown) => listed(through(ChooseEquipmentInput, input, services.chooseEquipment));
+export const keepPit = async (input: unknown) => listed(through(PitInput, input, services.keepPit));
+export const keepBox = async (input: unknown) => listed(through(BoxInput, input, services.keepBox));
+export const putPitAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putPitAway(h, id)));
+export const bringPitBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringPitBack(h, id)));
+export const putBoxAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putBoxAway(h, id)));
+export const bringBoxBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringBoxBack(h, id)));

@@ -1,0 +1,24 @@
+import type { Outcome, Problem } from '../core/outcome';
+
+/** Problem codes of the services in words: what happened, what was kept, what to do. */
+const WORDS: Record<string, string> = {
+  eventGone: 'This event has been deleted, perhaps in another window. Nothing was changed.',
+  changedElsewhere: 'This event was changed in another window. What you typed is still here; load the newer one to go on.',
+  servingGone: 'This serving is no longer on the event. Load the page again.',
+  servingInPast: 'This time has passed. Choose a later one.',
+  noSuchDate: 'There is no such date. Choose another.',
+  clockSkipsIt: 'The clocks go forward over this time that night; it does not exist. Choose another.',
+  noGuests: 'Nobody eats at this serving. Give at least one guest.',
+  idUsedTwice: 'This line stands twice. Remove one of the two.',
+  equipmentGone: 'This equipment is no longer there. Nothing was changed; load the page again.',
+  rackNameTwice: 'Two racks have this name. Give each its own.',
+  notAnObject: 'Nothing usable was sent. Nothing was changed.',
+};
+
+const inWords = (problem: Problem): Problem => ({
+  ...problem,
+  message: problem.message ?? WORDS[problem.code] ?? 'Something went wrong. Nothing was changed; try again.',
+});
+
+export const worded = <T>(outcome: Outcome<T>): Outcome<T> =>
+  outcome.ok ? outcome : { ok: false, problems: outcome.problems.map(inWords) };

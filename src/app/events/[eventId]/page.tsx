@@ -1,0 +1,6 @@
+import { redirect } from 'next/navigation';
+import type { EventParams } from './shell';
+
+export default async function Page({ params }: EventParams) {
+  redirect(`/events/${(await params).eventId}/plan`);
+}

@@ -1,0 +1,5 @@
+import { download } from '../download';
+
+export const dynamic = 'force-dynamic';
+
+export const GET = async (_: Request, { params }: { params: Promise<{ eventId: string }> }) => download('csv', (await params).eventId);

@@ -1,0 +1,22 @@
+import Papa from 'papaparse';
+import type { Plan } from '../core/model';
+import { rfc3339 } from './clock';
+import { pitName, taskWords, type Speech } from './words';
+
+/** The run sheet as CSV (RFC 4180, UTF-8): one task a row, in order. */
+export function runSheetCsv(speech: Speech, plan: Plan): string {
+  const rows = plan.tasks.map((task) => {
+    const words = taskWords(speech, task, plan.runs);
+    return {
+      at: rfc3339(task.atMs, speech.event.timeZone),
+      minutes: Math.round(task.minutes),
+      kind: task.kind,
+      pit: task.pitId ? pitName(speech, task.pitId) : '',
+      what: words.title,
+      detail: words.detail,
+      opening: task.opening ?? '',
+      task_id: task.id,
+    };
+  });
+  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
+}

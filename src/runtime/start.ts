@@ -1,0 +1,12 @@
+import { MigrationRefused } from '../persistence';
+import { house } from './house';
+
+/** Opens the database, or says why not and stops the program before it can do harm. */
+export async function openOrStop(): Promise<void> {
+  try {
+    await house();
+  } catch (error) {
+    console.error(error instanceof MigrationRefused ? error.message : error);
+    process.exit(1);
+  }
+}

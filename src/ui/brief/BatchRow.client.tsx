@@ -1,0 +1,180 @@
+'use client';
+import { Minus, Plus, Trash2, Users } from 'lucide-react';
+import type { FieldErrors } from 'react-hook-form';
+import { findCut, findMethod, methodsFor } from '../../core/model';
+import { kgFromLb, lbFromKg } from '../../core/units';
+import type { BatchInput, ServingInput } from '../../doors';
+import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { capital } from '../../formats/words';
+import { Button } from '../kit/Button';
+import { FieldError, inputClass } from '../kit/Field';
+import { NumberField } from '../kit/NumberField';
+import { useUnits } from '../kit/UnitsProvider';
+import { needOf, overShare } from './briefForm';
+
+interface BatchRowProps {
+  serving: ServingInput;
+  batch: BatchInput;
+  name: string;
+  errors?: FieldErrors<BatchInput>;
+  onChange(batch: BatchInput): void;
+  onRemove(): void;
+}
+
+/** One cut on the menu: what the guests need of it, by which method, in which pieces. */
+export function BatchRow({ serving, batch, name, errors, onChange, onRemove }: BatchRowProps) {
+  const units = useUnits();
+  const cut = findCut(batch.cutId)!;
+  const method = findMethod(batch.methodId)!;
+  const need = needOf(serving, batch);
+  const byHand = (pieces: BatchInput['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
+  const add = () => byHand([...batch.pieces, { id: crypto.randomUUID().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
+  const over = need ? overShare(need, batch) : 0;
+  const pounds = units.mass === 'lb';
+  const piecesError = Array.isArray(errors?.pieces)
+    ? errors.pieces.find((each) => each?.kg)?.kg?.message
+    : (errors?.pieces as { message?: string } | undefined)?.message;
+  return (
+    <tr className="border-t border-line align-top">
+      <td className="py-3 pl-4 pr-3">
+        <p className="font-title font-bold leading-snug">{capital(cut.name)}</p>
+        {cut.species === 'dish' ? (
+          <>
+            <input
+              aria-label="Name of the dish"
+              placeholder="Name of the dish"
+              className={`${inputClass(Boolean(errors?.label))} mt-1`}
+              value={batch.label}
+              onChange={(event) => onChange({ ...batch, label: event.target.value })}
+            />
+            <FieldError id={`${name}-label`} error={errors?.label?.message} />
+          </>
+        ) : (
+          <p className="text-[0.85rem] text-soft">
+            {cut.done.by === 'tender'
+              ? `tender at about ${formatTemp(cut.pulledAtC[0], units)}`
+              : `core ${formatTemp(cut.done.coreC, units)} after resting`}
+          </p>
+        )}
+      </td>
+      <td className="py-3 pr-3">
+        <select
+          aria-label={`Method for ${cut.name}`}
+          className={inputClass(Boolean(errors?.methodId))}
+          value={batch.methodId}
+          onChange={(event) => onChange({ ...batch, methodId: event.target.value })}
+        >
+          {methodsFor(cut).map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}, {formatTemp(each.pitC, units)}
+            </option>
+          ))}
+        </select>
+        <p className="mt-1 text-[0.8rem] leading-snug text-soft">{method.line}</p>
+        <FieldError id={`${name}-method`} error={errors?.methodId?.message} />
+      </td>
+      {need ? (
+        <>
+          <Figure
+            main={formatMass(need.cookedKg, units)}
+            note={
+              need.portionG
+                ? `${pounds ? `${(need.portionG / 28.35).toFixed(1)} oz` : `${Math.round(need.portionG)} g`} a head`
+                : `${need.portionBones} bones a head`
+            }
+          />
+          <Figure
+            main={formatMass(need.rawKg, units)}
+            note={need.portionBones ? `${cut.bones} bones a rack` : `yield ${cut.yieldShare.toFixed(2)}`}
+          />
+          <Figure main={formatMass(need.boughtKg, units)} note={cut.trimShare > 0 ? `trim ${cut.trimShare.toFixed(2)}` : 'no trim'} />
+        </>
+      ) : (
+        <td colSpan={3} className="py-3 text-right text-[0.85rem] text-soft">
+          give the guests first
+        </td>
+      )}
+      <td className="py-3 pl-5">
+        <div className="flex flex-wrap items-center gap-2">
+          <Button
+            aria-label={`One ${cut.noun[0]} fewer`}
+            className="size-9 px-0"
+            disabled={batch.pieces.length <= 1}
+            onClick={() => byHand(batch.pieces.slice(0, -1))}
+          >
+            <Minus size={15} aria-hidden />
+          </Button>
+          <span className="figures min-w-7 text-center text-[1.15rem] font-bold" aria-live="polite">
+            {batch.pieces.length}
+          </span>
+          <Button aria-label={`One ${cut.noun[0]} more`} className="size-9 px-0" onClick={add}>
+            <Plus size={15} aria-hidden />
+          </Button>
+          {need && (
+            <span className={`figures text-[0.9rem] font-semibold ${over < -0.03 ? 'text-warn' : 'text-safe'}`}>
+              {over < 0 ? `${Math.round(-over * 100)} % short` : `${Math.round(over * 100)} % over`}
+            </span>
+          )}
+          {batch.sizedBy === 'hand' && (
+            <Button
+              look="quiet"
+              className="px-2 text-[0.85rem]"
+              onClick={() => onChange({ ...batch, sizedBy: 'guests' })}
+              title="Let the number of pieces follow the guests again"
+            >
+              <Users size={15} aria-hidden /> by guests
+            </Button>
+          )}
+        </div>
+        <details className="mt-1" open={piecesError ? true : undefined}>
+          <summary className="text-[0.85rem] text-soft">{weightsLine(batch, pounds)}</summary>
+          <div className="mt-2 flex max-w-xl flex-wrap gap-2">
+            {batch.pieces.map((piece, i) => (
+              <NumberField
+                key={piece.id}
+                id={`${name}-piece-${i}`}
+                label={`Weight of ${cut.noun[0]} ${i + 1}`}
+                className="w-24"
+                decimals={pounds ? 1 : 2}
+                unit={units.mass}
+                shown={pounds ? lbFromKg : undefined}
+                kept={pounds ? kgFromLb : undefined}
+                value={piece.kg}
+                onChange={(kg) => byHand(batch.pieces.map((each, at) => (at === i ? { ...each, kg } : each)))}
+                error={Array.isArray(errors?.pieces) ? errors.pieces[i]?.kg?.message : undefined}
+              />
+            ))}
+          </div>
+          <p className="mt-1 text-[0.8rem] text-soft">
+            Trimmed weight as it goes on. Hold after the rest: ideally {formatMinutes(method.holdIdealMin[0])} to{' '}
+            {formatMinutes(method.holdIdealMin[1])}.
+          </p>
+        </details>
+        <FieldError id={`${name}-pieces`} error={piecesError} />
+      </td>
+      <td className="py-3 pr-4 text-right">
+        <Button look="quiet" className="px-2" aria-label={`Take ${cut.name} off the menu`} onClick={onRemove}>
+          <Trash2 size={17} aria-hidden />
+        </Button>
+      </td>
+    </tr>
+  );
+}
+
+function Figure({ main, note }: { main: string; note: string }) {
+  return (
+    <td className="figures whitespace-nowrap py-3 text-right">
+      <p className="text-[1.05rem] font-bold">{main}</p>
+      <p className="text-[0.85rem] text-soft">{note}</p>
+    </td>
+  );
+}
+
+function weightsLine(batch: BatchInput, pounds: boolean): string {
+  const weights = batch.pieces.map((piece) => piece.kg).filter(Number.isFinite);
+  if (weights.length === 0) return 'weights';
+  const shown = (kg: number) => (pounds ? lbFromKg(kg) : kg).toFixed(pounds ? 1 : 2);
+  const low = shown(Math.min(...weights));
+  const high = shown(Math.max(...weights));
+  return `${low === high ? low : `${low} to ${high}`} ${pounds ? 'lb' : 'kg'} each · change weights`;
+}

@@ -1,0 +1,185 @@
+'use client';
+import { Trash2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { Controller, useFormContext, useWatch } from 'react-hook-form';
+import { CUTS } from '../../core/model';
+import type { BriefInput } from '../../doors';
+import { Button } from '../kit/Button';
+import { errorId, Field, FieldError, inputClass } from '../kit/Field';
+import { NumberField } from '../kit/NumberField';
+import { BatchRow } from './BatchRow.client';
+import { newBatch, sizeByGuests } from './briefForm';
+
+const FAMILIES: [string, (typeof CUTS)[number]['species'][]][] = [
+  ['Beef', ['beef']],
+  ['Pork', ['pork']],
+  ['Birds', ['chicken', 'turkey']],
+  ['Lamb', ['lamb']],
+  ['Dishes', ['dish']],
+];
+
+/** One serving: when, for whom, and its menu. */
+export function ServingCard({ index, onRemove }: { index: number; onRemove?: () => void }) {
+  const { control, register, setValue, formState } = useFormContext<BriefInput>();
+  const serving = useWatch({ control, name: `servings.${index}` });
+  const errors = formState.errors.servings?.[index];
+  const id = (name: string) => `serving-${index}-${name}`;
+  const at = <K extends string>(name: K) => `servings.${index}.${name}` as const;
+
+  useEffect(() => {
+    const batches = sizeByGuests(serving);
+    if (batches !== serving.batches) setValue(`servings.${index}.batches`, batches, { shouldDirty: true });
+  }, [serving, index, setValue]);
+
+  const input = (name: 'name' | 'date' | 'time') => ({
+    id: id(name),
+    'aria-invalid': Boolean(errors?.[name]),
+    'aria-describedby': errors?.[name] ? errorId(id(name)) : undefined,
+    className: inputClass(Boolean(errors?.[name])),
+    ...register(at(name)),
+  });
+  const figure = (name: 'adults' | 'children' | 'serveForMin' | 'carveLeadMin', label: string, unit?: string) => (
+    <Field label={label} id={id(name)} error={errors?.[name]?.message}>
+      <Controller
+        control={control}
+        name={at(name)}
+        render={({ field }) => (
+          <NumberField id={id(name)} value={field.value} onChange={field.onChange} unit={unit} error={errors?.[name]?.message} />
+        )}
+      />
+    </Field>
+  );
+  const batches = serving.batches;
+  return (
+    <section aria-label={serving.name || 'Serving'} className="mt-4 rounded-md border border-line bg-sheet">
+      <div className="grid grid-cols-2 items-start gap-3 border-b border-line p-4 sm:grid-cols-4 lg:grid-cols-[minmax(7rem,1fr)_9.5rem_8.2rem_4.6rem_4.6rem_5rem_6.6rem_6.2rem_6.2rem_auto]">
+        <Field label="Serving" id={id('name')} error={errors?.name?.message}>
+          <input {...input('name')} />
+        </Field>
+        <Field label="Day" id={id('date')} error={errors?.date?.message}>
+          <input type="date" {...input('date')} />
+        </Field>
+        <Field label="Served at" id={id('time')} error={errors?.time?.message}>
+          <input type="time" {...input('time')} />
+        </Field>
+        {figure('adults', 'Adults')}
+        {figure('children', 'Children')}
+        <Field label="Hearty" id={id('heartyShare')} error={errors?.heartyShare?.message}>
+          <Controller
+            control={control}
+            name={at('heartyShare')}
+            render={({ field }) => (
+              <NumberField
+                id={id('heartyShare')}
+                value={field.value}
+                onChange={field.onChange}
+                unit="%"
+                shown={(share) => share * 100}
+                kept={(percent) => percent / 100}
+                error={errors?.heartyShare?.message}
+              />
+            )}
+          />
+        </Field>
+        <Field label="Style" id={id('buffet')}>
+          <Controller
+            control={control}
+            name={at('buffet')}
+            render={({ field }) => (
+              <select
+                id={id('buffet')}
+                className={inputClass()}
+                value={field.value ? 'buffet' : 'plated'}
+                onChange={(change) => field.onChange(change.target.value === 'buffet')}
+              >
+                <option value="buffet">Buffet</option>
+                <option value="plated">Plated</option>
+              </select>
+            )}
+          />
+        </Field>
+        {figure('serveForMin', 'Serve for', 'min')}
+        {figure('carveLeadMin', 'Carve ahead', 'min')}
+        <div className="flex justify-end pt-6">
+          {onRemove && (
+            <Button
+              look="quiet"
+              aria-label={`Remove ${serving.name}`}
+              title="Remove this serving (undo brings it back)"
+              onClick={onRemove}
+              className="px-2"
+            >
+              <Trash2 size={17} aria-hidden />
+            </Button>
+          )}
+        </div>
+      </div>
+      {batches.length > 0 && (
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-[58rem] table-fixed text-left">
+            <thead className="text-[0.82rem] text-soft">
+              <tr>
+                <th className="w-52 py-2 pl-4 font-normal">Cut</th>
+                <th className="w-66 py-2 font-normal">Method</th>
+                <th className="w-22 py-2 text-right font-normal">Cooked</th>
+                <th className="w-22 py-2 text-right font-normal">On the pit</th>
+                <th className="w-22 py-2 text-right font-normal">Bought</th>
+                <th className="py-2 pl-5 font-normal">Pieces</th>
+                <th className="w-14 py-2 pr-4">
+                  <span className="sr-only">Remove</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {batches.map((batch, at) => (
+                <BatchRow
+                  key={batch.id}
+                  serving={serving}
+                  batch={batch}
+                  name={`servings.${index}.batches.${at}`}
+                  errors={errors?.batches?.[at]}
+                  onChange={(next) => setValue(`servings.${index}.batches.${at}`, next, { shouldDirty: true, shouldValidate: true })}
+                  onRemove={() =>
+                    setValue(
+                      `servings.${index}.batches`,
+                      batches.filter((_, other) => other !== at),
+                      { shouldDirty: true },
+                    )
+                  }
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <div className="flex flex-wrap items-center gap-3 px-4 py-3">
+        <label htmlFor={id('add')} className="text-[0.9rem] text-soft">
+          {batches.length === 0 ? 'What is on the menu? Choose the first cut:' : 'Add to the menu:'}
+        </label>
+        <select
+          id={id('add')}
+          className={`${inputClass()} max-w-64`}
+          value=""
+          onChange={(change) =>
+            change.target.value && setValue(`servings.${index}.batches`, [...batches, newBatch(change.target.value)], { shouldDirty: true })
+          }
+        >
+          <option value="">Choose a cut or dish…</option>
+          {FAMILIES.map(([family, species]) => (
+            <optgroup key={family} label={family}>
+              {CUTS.filter((cut) => species.includes(cut.species)).map((cut) => (
+                <option key={cut.id} value={cut.id}>
+                  {cut.name}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+        <FieldError
+          id={id('add')}
+          error={errors?.batches?.root?.message ?? (errors?.batches as { message?: string } | undefined)?.message}
+        />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,14 @@
+import { PIT_KIND_NAMES, type Pit } from '../../core/model';
+import { formatMinutes, formatTemp, formatTempDifference, type Units } from '../../formats/units';
+
+/** A pit's nature in a line. */
+export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
+  const facts = [
+    PIT_KIND_NAMES[pit.kind],
+    pit.smoke ? 'smoke' : 'no smoke',
+    `${formatTemp(pit.rangeC[0], units)} to ${formatTemp(pit.rangeC[1], units)}`,
+    `ready in ${formatMinutes(pit.warmUpMin)}`,
+    `an opening costs ${formatTempDifference(pit.openingDropC, units)} and ${formatMinutes(pit.recoverMin)}`,
+  ];
+  return <span className="block text-[0.92rem] text-soft">{facts.join(' · ')}</span>;
+}

@@ -1,0 +1,160 @@
+'use client';
+import { CalendarPlus, Copy, Ellipsis, Pencil, Trash2 } from 'lucide-react';
+import Link from 'next/link';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { CookEvent } from '../../core/model';
+import { clockTime, shortDay } from '../../formats/clock';
+import { announce, attempt, complain, type Action } from '../kit/actions';
+import { Button } from '../kit/Button';
+import { useUnits } from '../kit/UnitsProvider';
+import { NewEventDialog } from './NewEventDialog.client';
+import { RenameDialog } from './RenameDialog.client';
+
+export interface EventCard {
+  id: string;
+  name: string;
+  place: string;
+  timeZone: string;
+  firstServingMs?: number;
+  lastServingMs?: number;
+  guests: number;
+  cuts: number;
+}
+
+export interface EventActions {
+  createEvent: Action<CookEvent>;
+  duplicateEvent: Action<CookEvent>;
+  renameEvent: Action<CookEvent>;
+  deleteEvent: Action<unknown>;
+  restoreEvent: Action<unknown>;
+}
+
+/** All events, soonest first. */
+export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; nowMs: number; actions: EventActions }) {
+  const [making, setMaking] = useState(false);
+  const [renaming, setRenaming] = useState<EventCard>();
+  useHotkeys('n', () => setMaking(true), { preventDefault: true });
+
+  const remove = async (event: EventCard) => {
+    const outcome = await attempt(actions.deleteEvent, { eventId: event.id });
+    if (!outcome.ok) return complain(outcome.problems);
+    announce(`${event.name} deleted.`, async () => {
+      const back = await attempt(actions.restoreEvent, { eventId: event.id });
+      if (!back.ok) complain(back.problems);
+    });
+  };
+  const duplicate = async (event: EventCard) => {
+    const outcome = await attempt(actions.duplicateEvent, { eventId: event.id });
+    if (outcome.ok) announce(`${outcome.value.name} made.`);
+    else complain(outcome.problems);
+  };
+
+  const ahead = events.filter((event) => (event.lastServingMs ?? Infinity) >= nowMs);
+  const past = events.filter((event) => !ahead.includes(event)).reverse();
+  const row = (event: EventCard) => (
+    <EventRow
+      key={event.id}
+      event={event}
+      onRename={() => setRenaming(event)}
+      onDuplicate={() => duplicate(event)}
+      onDelete={() => remove(event)}
+    />
+  );
+  return (
+    <main className="mx-auto max-w-5xl px-4 py-6">
+      <div className="mb-4 flex items-end justify-between gap-4">
+        <div>
+          <h1 className="text-2xl">Events</h1>
+          <p className="text-soft">Each one is counted back from the hour it is served.</p>
+        </div>
+        <Button look="strong" onClick={() => setMaking(true)}>
+          <CalendarPlus size={17} aria-hidden /> New event
+        </Button>
+      </div>
+      {events.length === 0 ? (
+        <div className="rounded-md border border-dashed border-line bg-sheet p-8">
+          <h2 className="text-lg">No events yet</h2>
+          <p className="mt-1 max-w-xl text-soft">
+            Give the serving time, who eats and what is on the menu. The plan counts back to when each fire is lit and each piece goes on.
+          </p>
+          <Button look="ember" className="mt-4" onClick={() => setMaking(true)}>
+            <CalendarPlus size={17} aria-hidden /> Make the first event
+          </Button>
+        </div>
+      ) : (
+        <ul className="divide-y divide-line rounded-md border border-line bg-sheet">{ahead.map(row)}</ul>
+      )}
+      {past.length > 0 && (
+        <>
+          <h2 className="mb-2 mt-8 text-lg">Served</h2>
+          <ul className="divide-y divide-line rounded-md border border-line bg-sheet">{past.map(row)}</ul>
+        </>
+      )}
+      <NewEventDialog open={making} onOpenChange={setMaking} nowMs={nowMs} createEvent={actions.createEvent} />
+      {renaming && <RenameDialog event={renaming} onClose={() => setRenaming(undefined)} renameEvent={actions.renameEvent} />}
+    </main>
+  );
+}
+
+function EventRow({
+  event,
+  onRename,
+  onDuplicate,
+  onDelete,
+}: {
+  event: EventCard;
+  onRename(): void;
+  onDuplicate(): void;
+  onDelete(): void;
+}) {
+  const units = useUnits();
+  const item = 'flex min-h-9 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-paper';
+  const day = event.firstServingMs === undefined ? undefined : shortDay(event.firstServingMs, event.timeZone);
+  return (
+    <li className="grid grid-cols-[7.5rem_1fr_auto] items-center gap-4 px-4 py-3">
+      <div className="figures leading-tight">
+        <p className="text-[1.15rem] font-bold">{day ?? 'no day yet'}</p>
+        {event.lastServingMs !== undefined && (
+          <p className="text-soft">last at {clockTime(event.lastServingMs, event.timeZone, units.clock)}</p>
+        )}
+      </div>
+      <div className="min-w-0">
+        <Link href={`/events/${event.id}/plan`} className="font-title text-[1.1rem] font-bold hover:underline">
+          {event.name}
+        </Link>
+        <p className="truncate text-soft">
+          {[
+            event.place,
+            `${event.guests} guests`,
+            event.cuts === 0 ? 'no menu yet' : `${event.cuts} ${event.cuts === 1 ? 'cut' : 'cuts'} and dishes`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
+      </div>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger
+          className="grid size-9 place-items-center rounded border border-transparent hover:border-line"
+          aria-label={`More for ${event.name}`}
+        >
+          <Ellipsis size={18} aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" className="z-50 min-w-44 rounded-md border border-line bg-sheet p-1 shadow-xl">
+            <DropdownMenu.Item className={item} onSelect={onRename}>
+              <Pencil size={16} aria-hidden /> Rename
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={onDuplicate}>
+              <Copy size={16} aria-hidden /> Duplicate
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={`${item} text-bad`} onSelect={onDelete}>
+              <Trash2 size={16} aria-hidden /> Delete
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </li>
+  );
+}

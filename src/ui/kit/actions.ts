@@ -1,0 +1,27 @@
+'use client';
+import { toast } from 'sonner';
+import type { Outcome, Problem } from '../../core/outcome';
+
+export type Action<R> = (input: unknown) => Promise<Outcome<R>>;
+
+/** Runs an action; a lost connection becomes a problem like any other, and nothing typed is lost. */
+export async function attempt<R>(action: Action<R>, input: unknown): Promise<Outcome<R>> {
+  try {
+    return await action(input);
+  } catch {
+    return {
+      ok: false,
+      problems: [
+        { code: 'unreachable', message: 'The program did not answer, so this was not saved. What you typed is still here; try again.' },
+      ],
+    };
+  }
+}
+
+export const firstMessage = (problems: Problem[]): string => problems[0]?.message ?? 'That did not work. Nothing was changed.';
+
+/** Says what happened, with an undo where there is one. */
+export function announce(message: string, undo?: () => void): void {
+  toast(message, undo ? { action: { label: 'Undo', onClick: undo } } : undefined);
+}
+export const complain = (problems: Problem[]): void => void toast.error(firstMessage(problems));

@@ -1,0 +1,55 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Plan } from '../../core/model';
+import type { PlanInput, RunCurve } from '../../core/planning';
+import { Planner } from '../../workers/client';
+
+/** Plans in a worker whenever the input changes; the plan shown stays until the next is there. */
+export function usePlanner(
+  input: PlanInput,
+  first: Plan,
+  selectedId: string | undefined,
+): { plan: Plan; planning: boolean; failed: boolean; curve?: RunCurve } {
+  const planner = useRef<Planner>(undefined);
+  const [made, setMade] = useState<{ plan: Plan; input: PlanInput; failed?: boolean }>({ plan: first, input });
+  const [curve, setCurve] = useState<{ curve: RunCurve; plan: Plan }>();
+  const [ready, setReady] = useState<Plan>();
+
+  useEffect(() => {
+    planner.current = new Planner();
+    return () => planner.current?.stop();
+  }, []);
+
+  useEffect(() => {
+    let stale = false;
+    planner.current!.plan(input).then(
+      (plan) => {
+        if (stale || !plan) return;
+        setMade({ plan, input });
+        setReady(plan);
+      },
+      () => !stale && setMade((kept) => ({ ...kept, input, failed: true })),
+    );
+    return () => {
+      stale = true;
+    };
+  }, [input]);
+
+  useEffect(() => {
+    if (!ready || selectedId === undefined) return;
+    let stale = false;
+    void planner.current!.curve(selectedId).then((found) => {
+      if (!stale && found) setCurve({ curve: found, plan: ready });
+    });
+    return () => {
+      stale = true;
+    };
+  }, [ready, selectedId]);
+
+  return {
+    plan: made.plan,
+    planning: made.input !== input,
+    failed: Boolean(made.failed),
+    curve: curve && curve.curve.runId === selectedId ? curve.curve : undefined,
+  };
+}

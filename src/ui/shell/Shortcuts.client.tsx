@@ -1,0 +1,54 @@
+'use client';
+import { useParams, useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Dialog } from '../kit/Dialog';
+
+const GO = [
+  ['g e', 'Events'],
+  ['g q', 'Equipment'],
+  ['g b', 'Brief of this event'],
+  ['g i', 'Pits of this event'],
+  ['g p', 'Plan of this event'],
+  ['g r', 'Run sheet of this event'],
+] as const;
+
+const THERE = [
+  ['n', 'New event (on Events)'],
+  ['← →', 'Run before or after (on the plan)'],
+  ['Esc', 'Let go of the run, close what is open'],
+  ['Ctrl Z', 'Undo the last change (Brief and Plan)'],
+  ['?', 'This list'],
+] as const;
+
+/** Keys that work everywhere, and the list of them all. */
+export function Shortcuts() {
+  const [open, setOpen] = useState(false);
+  const router = useRouter();
+  const { eventId } = useParams<{ eventId?: string }>();
+  const go = (path: string) => () => router.push(path);
+  const goStage = (stage: string) => () => {
+    if (eventId) router.push(`/events/${eventId}/${stage}`);
+  };
+  useHotkeys('shift+slash, ?', () => setOpen(true), { useKey: true });
+  useHotkeys('g>e', go('/'));
+  useHotkeys('g>q', go('/equipment'));
+  useHotkeys('g>b', goStage('brief'), [eventId]);
+  useHotkeys('g>i', goStage('pits'), [eventId]);
+  useHotkeys('g>p', goStage('plan'), [eventId]);
+  useHotkeys('g>r', goStage('run-sheet'), [eventId]);
+  return (
+    <Dialog open={open} onOpenChange={setOpen} title="Keyboard">
+      <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
+        {[...GO, ...THERE].map(([keys, what]) => (
+          <div key={keys} className="contents">
+            <dt>
+              <kbd className="figures rounded border border-line bg-paper px-2 py-0.5 font-semibold">{keys}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

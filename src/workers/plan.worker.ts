@@ -1,0 +1,22 @@
+import { expose } from 'comlink';
+import type { Plan } from '../core/model';
+import { buildPlan, runCurve, type PlanInput } from '../core/planning';
+import type { ForecastCache } from '../core/schedule';
+import type { PlanWorkerApi } from './protocol';
+
+const cache: ForecastCache = new Map();
+let last: { input: PlanInput; plan: Plan } | undefined;
+
+const api: PlanWorkerApi = {
+  plan({ requestId, planVersion, input }) {
+    const plan = buildPlan(input, cache);
+    last = { input, plan };
+    return { requestId, planVersion, plan };
+  },
+  curve(runId) {
+    const run = last?.plan.runs.find((each) => each.id === runId);
+    return last && run ? runCurve(last.input, run, cache) : undefined;
+  },
+};
+
+expose(api);
