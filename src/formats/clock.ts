@@ -21,12 +21,7 @@ export const rfc3339 = (ms: number, zone: string): string => at(ms, zone).toISO(
 
 export const localDate = (ms: number, zone: string): string => at(ms, zone).toFormat('yyyy-MM-dd');
 export const localTime = (ms: number, zone: string): string => at(ms, zone).toFormat('HH:mm');
-export const hourOfDay = (ms: number, zone: string): number => {
-  const time = at(ms, zone);
-  return time.hour + time.minute / 60;
-};
 export const startOfHour = (ms: number, zone: string): number => at(ms, zone).startOf('hour').toMillis();
-export const startOfDay = (ms: number, zone: string): number => at(ms, zone).startOf('day').toMillis();
 
 /** The instant of a clock time `hour` on the day that holds `ms`, `days` later. */
 export const clockOnDay = (ms: number, zone: string, days: number, hour: number): number =>

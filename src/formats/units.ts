@@ -1,4 +1,4 @@
-import { fahrenheitFromCelsius, fahrenheitDifference, ftFromM, inFromMm, lbFromKg } from '../core/units';
+import { fahrenheitFromCelsius, fahrenheitDifference, inFromMm, lbFromKg } from '../core/units';
 import type { ClockHours } from './clock';
 
 /** What the reader wants figures in. Lengths go with weights: inches with pounds, millimetres with kilograms. */
@@ -31,8 +31,6 @@ export const formatLength = (mm: number, units: Units): string =>
   units.mass === 'lb' ? `${trim(inFromMm(mm))} in` : `${Math.round(mm)} mm`;
 export const formatArea = (mm2: number, units: Units): string =>
   units.mass === 'lb' ? `${Math.round(mm2 / 645.16)} sq in` : `${Math.round(mm2 / 100)} cm²`;
-export const formatAltitude = (metres: number, units: Units): string =>
-  units.mass === 'lb' ? `${Math.round(ftFromM(metres))} ft` : `${Math.round(metres)} m`;
 export const formatShare = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** `5 h 20`, `45 min`. */

@@ -1,7 +1,6 @@
 export type { House } from './house';
 export { chooseEquipment, createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
 export { bringBoxBack, bringPitBack, keepBox, keepPit, putBoxAway, putPitAway } from './equipment';
-export { planEvent, planInputOf } from './planEvent';
+export { planEvent } from './planEvent';
 export { listEquipment, listEvents } from './reading';
-export type { EventSummary } from './reading';
 export { saveBrief } from './saveBrief';

@@ -6,7 +6,7 @@ import { listBoxes, listPits, loadEvent } from '../persistence';
 import type { House } from './house';
 
 /** Gathers all that an event's plan depends on; undefined when there is no such event. */
-export async function planInputOf(house: House, eventId: string): Promise<PlanInput | undefined> {
+async function planInputOf(house: House, eventId: string): Promise<PlanInput | undefined> {
   const event = await loadEvent(eventId);
   if (!event) return undefined;
   const pits = (await listPits()).filter((pit) => event.pitIds.includes(pit.id));

@@ -2,8 +2,6 @@ import type { HoldingBox, Pit } from '../core/model';
 import * as persistence from '../persistence';
 import type { House } from './house';
 
-export type { EventSummary } from '../persistence';
-
 /** All events that are not deleted, soonest first. The house is asked for so that the database is open. */
 export const listEvents = (_house: House): Promise<persistence.EventSummary[]> => persistence.listEvents();
 

@@ -1,3 +1,3 @@
-export { crossingBetween, interpolate } from './interpolate';
+export { crossingBetween } from './crossing';
 export { normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';

@@ -1,4 +1,4 @@
-export { batchOrders, buildPlan } from './buildPlan';
+export { buildPlan } from './buildPlan';
 export type { PlanInput } from './buildPlan';
 export { runCurve } from './runCurve';
 export type { RunCurve } from './runCurve';

@@ -9,8 +9,13 @@ export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger'>
 
 export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'tightest'>;
 
-/** Figures compared in this order, less is better: kilograms left out, minutes earlier than need be, runs, fires. */
-type Cost = [leftKg: number, earlierMin: number, runs: number, firings: number];
+/**
+ * Figures compared in this order, less is better: kilograms left out; departures from the wished
+ * (minutes on earlier than need be, and heat other than the method's, a degree of which counts as
+ * much as some minutes, for each piece); runs; fires.
+ */
+type Cost = [leftKg: number, departures: number, runs: number, firings: number];
+const MINUTES_PER_DEGREE_C = 6;
 
 const better = (a: Cost, b: Cost): boolean => {
   for (let i = 0; i < a.length; i++) if (Math.abs(a[i]! - b[i]!) > 1e-9) return a[i]! < b[i]!;
@@ -60,13 +65,14 @@ function attempt(order: BatchOrder[], input: SearchInput): { order: BatchOrder[]
   const runs: Run[] = [];
   const problems: PlanProblem[] = [];
   let leftKg = 0;
-  let earlierMin = 0;
+  let departures = 0;
   for (const each of order) {
     const placed = placeBatch(each, context);
     placed.runs.forEach((run, i) => runs.push({ ...run, id: i === 0 ? each.batch.id : `${each.batch.id}.${i + 1}` }));
     problems.push(...placed.problems);
     leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
-    earlierMin += placed.earlierMin;
+    departures += placed.earlierMin;
+    for (const run of placed.runs) departures += MINUTES_PER_DEGREE_C * Math.abs(run.pitC - each.method.pitC) * run.pieceIds.length;
     const coolest = placed.runs.map((run) => run.hold.coolestAtCarveC);
     if (placed.runs.length > 0 && servedRare(each.cut))
       problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: each.batch.id, coreC: Math.min(...coolest) });
@@ -75,7 +81,7 @@ function attempt(order: BatchOrder[], input: SearchInput): { order: BatchOrder[]
   runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
   return {
     order,
-    cost: [leftKg, earlierMin, runs.length, firings.length],
+    cost: [leftKg, departures, runs.length, firings.length],
     schedule: { runs, firings, problems, tightest: tightestMoment(input.pits, context.racks) },
   };
 }

@@ -1,4 +1,4 @@
-export { advanceBody, bodyAreaM2, coreC, createBody, forkBody, storedHeatJ } from './body';
+export { advanceBody, coreC, createBody, forkBody, storedHeatJ } from './body';
 export type { Body, BodySpec, Boundary } from './body';
 export { advanceConversion, softeningRatePerS } from './tenderness';
-export { airPressurePa, boilingPointC, latentHeatJPerKg, saturationPressurePa } from './water';
+export { airPressurePa, boilingPointC } from './water';

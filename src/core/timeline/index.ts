@@ -1,2 +1,2 @@
 export { layoutTimeline, xAt } from './layout';
-export type { Bar, HandsRow, HoldRow, Phase, PitRow, RackRow, Scale, Segment, TimelineLayout } from './layout';
+export type { Bar, Phase, TimelineLayout } from './layout';

@@ -22,6 +22,4 @@ export const mFromFt = (ft: number): number => ft * M_PER_FT;
 export const ftFromM = (m: number): number => m / M_PER_FT;
 
 export const MS_PER_MIN = 60_000;
-export const MIN_PER_H = 60;
-export const minutesBetween = (fromMs: number, toMs: number): number => (toMs - fromMs) / MS_PER_MIN;
 export const addMinutes = (atMs: number, minutes: number): number => atMs + minutes * MS_PER_MIN;

@@ -6,7 +6,7 @@ import type { Problem } from '../../core/outcome';
 /** A form that is checked by the very class that guards the door it goes through. */
 export function useDoorForm<T extends FieldValues & object>(door: new () => T, defaultValues: DefaultValues<T>): UseFormReturn<T> {
   return useForm<T>({
-    resolver: classValidatorResolver(door, { validator: { stopAtFirstError: true } }, { mode: 'sync' }) as never,
+    resolver: classValidatorResolver(door, { validator: { stopAtFirstError: true } }, { mode: 'sync', raw: true }) as never,
     defaultValues,
     mode: 'onTouched',
   });

@@ -113,7 +113,7 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
                 {i > 0 && <line x1={point.x0} x2={point.x0} y1={row.lineY - 4} y2={row.lineY + 4} stroke="var(--ember)" strokeWidth={2} />}
                 <line x1={point.x0} x2={point.x1} y1={row.lineY} y2={row.lineY} stroke="var(--ember)" strokeWidth={2} />
                 <circle cx={point.x0} cy={row.lineY} r={3.5} fill="var(--ember)" />
-                <text x={point.x0 + 6} y={row.lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember)">
+                <text x={point.x0 + 6} y={row.lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
                   {formatTemp(point.pitC, units)}
                 </text>
               </g>

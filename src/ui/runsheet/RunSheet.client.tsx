@@ -113,7 +113,7 @@ function TaskLine({ task, speech, plan }: { task: Task; speech: Speech; plan: Pl
         {clockTime(task.atMs, speech.event.timeZone, speech.units.clock)}
       </time>
       <span>
-        <span className={`font-semibold ${task.kind === 'serve' ? 'text-ember' : ''}`}>{words.title}</span>{' '}
+        <span className={`font-semibold ${task.kind === 'serve' ? 'text-ember-ink' : ''}`}>{words.title}</span>{' '}
         <span className="text-[0.92rem] text-soft">{words.detail}</span>
       </span>
       <span className="figures whitespace-nowrap text-[0.85rem] text-soft">

@@ -1,0 +1,44 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Steps that many flows share, in the words of the screen. */
+export async function makeEvent(
+  page: Page,
+  name: string,
+  options: { date?: string; time?: string; zone?: string; adults?: number } = {},
+): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New event' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New event' });
+  await dialog.getByLabel('Name').fill(name);
+  await dialog.getByLabel('Time zone of the place').fill(options.zone ?? 'America/Halifax');
+  if (options.date) await dialog.getByLabel('Day served').fill(options.date);
+  if (options.time) await dialog.getByLabel('Serving time').fill(options.time);
+  await dialog.getByLabel('Adults').fill(String(options.adults ?? 40));
+  await dialog.getByRole('button', { name: 'Make the event' }).click();
+  await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+}
+
+export async function addCut(page: Page, cutId: string): Promise<void> {
+  await page.getByRole('combobox', { name: /menu/ }).first().selectOption(cutId);
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'All saved' })).toBeVisible();
+
+/** Goes to a stage of the event and waits until it stands. */
+export async function stage(page: Page, name: 'Brief' | 'Pits' | 'Plan' | 'Run sheet'): Promise<void> {
+  await page
+    .getByRole('navigation')
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: new RegExp(`^${name}`) })).toBeAttached();
+}
+
+/** Every action's clock time on the run sheet, as minutes since the sheet's first midnight. */
+export async function sheetInstants(page: Page): Promise<number[]> {
+  await expect(page.getByRole('heading', { level: 1, name: 'Run sheet' })).toBeVisible();
+  const times = await page
+    .getByRole('main')
+    .locator('time')
+    .evaluateAll((all) => all.map((each) => Date.parse(each.getAttribute('datetime')!)));
+  return times.map((ms) => ms / 60_000);
+}
