@@ -163,7 +163,13 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
     case 'vent':
       return { title: `Vent ${pieces}`, detail: `Open for ${formatMinutes(task.minutes)} to stop the carry-over.` };
     case 'rest':
-      return { title: `Rest ${pieces}`, detail: `At least ${formatMinutes(run.restMin)}, under a tent.` };
+      return {
+        title: `Rest ${pieces}`,
+        detail:
+          cut.done.by === 'core'
+            ? `At least ${formatMinutes(run.restMin)} on the board; the core still climbs.`
+            : `At least ${formatMinutes(run.restMin)}, under a tent.`,
+      };
     case 'hold': {
       const box = speech.boxes.find((each) => each.id === run.hold.gearId);
       return {

@@ -114,7 +114,7 @@ export function layoutTimeline(input: TimelineInput): TimelineLayout {
     y += row.height;
     return row;
   });
-  const gear = [...input.boxes.map((box) => box.id), 'board'];
+  const gear = ['board', ...input.boxes.map((box) => box.id)];
   const holds = gear.flatMap((gearId) => {
     const row = holdRow(input, scale, gearId, y + GAP_PX);
     if (row.bars.length === 0) return [];
@@ -248,34 +248,48 @@ function legBar(scale: Scale, run: Run, leg: Run['legs'][number], y: number): Ba
   };
 }
 
+/** Names of short bars stand left of them; bars of one lane leave room for that. */
+const NAME_PX = 118;
+
 function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: number): HoldRow {
+  const segmentsOf = gearId === 'board' ? boardSegments : boxSegments;
   const spans = input.plan.runs
-    .filter((run) => run.hold.gearId === gearId)
+    .filter((run) => gearId === 'board' || run.hold.gearId === gearId)
     .map((run) => {
-      const { fromEarlyMs, fromLateMs, toMs } = run.hold;
-      const ventEndMs = addMinutes(run.pullMedianMs, run.ventMin);
-      const part = (fromMs: number, endMs: number, phase: Phase): Segment[] =>
-        endMs > fromMs ? [{ phase, x0: xAt(scale, fromMs), x1: xAt(scale, endMs) }] : [];
-      // On the board the rest itself is the stay; in a box the whole elastic hold is drawn.
-      const segments =
-        gearId === 'board'
-          ? [...part(run.pullMedianMs, ventEndMs, 'vent'), ...part(ventEndMs, toMs, 'rest')]
-          : [...part(fromEarlyMs, Math.min(fromLateMs, toMs), 'holdMaybe'), ...part(Math.min(fromLateMs, toMs), toMs, 'holdSure')];
-      return { run, segments, x0: segments[0]?.x0 ?? xAt(scale, toMs), x1: xAt(scale, toMs) };
+      const segments = segmentsOf(scale, run);
+      const x1 = segments.at(-1)?.x1 ?? xAt(scale, run.carveAtMs);
+      return { run, segments, x0: segments[0]?.x0 ?? x1, x1 };
     })
     .sort((a, b) => a.x0 - b.x0);
-  const bars: Bar[] = spans.map(({ run, segments, x0, x1 }, lane) => ({
+  const lanes = lanesOf(spans.map(({ x0, x1 }) => ({ x0: x1 - x0 > NAME_PX ? x0 : x0 - NAME_PX, x1 })));
+  const bars: Bar[] = spans.map(({ run, segments, x0, x1 }, i) => ({
     runId: run.id,
     batchId: run.batchId,
     count: run.pieceIds.length,
-    y: y + lane * LANE_PX,
+    y: y + lanes[i]! * LANE_PX,
     height: BAR_PX,
     x0,
     x1,
     segments,
     ticks: [],
   }));
-  return { gearId, y, height: Math.max(1, bars.length) * LANE_PX, bars };
+  return { gearId, y, height: (Math.max(0, ...lanes) + 1) * LANE_PX, bars };
+}
+
+const segment = (scale: Scale, fromMs: number, toMs: number, phase: Phase): Segment[] =>
+  toMs > fromMs ? [{ phase, x0: xAt(scale, fromMs), x1: xAt(scale, toMs) }] : [];
+
+/** In a box the whole elastic hold is drawn: from the earliest it may be needed to carving. */
+function boxSegments(scale: Scale, { hold }: Run): Segment[] {
+  const sureMs = Math.min(hold.fromLateMs, hold.toMs);
+  return [...segment(scale, hold.fromEarlyMs, sureMs, 'holdMaybe'), ...segment(scale, sureMs, hold.toMs, 'holdSure')];
+}
+
+/** On the board: the vent and the rest after the expected pull, and all the wait of what needs no box. */
+function boardSegments(scale: Scale, run: Run): Segment[] {
+  const ventEndMs = addMinutes(run.pullMedianMs, run.ventMin);
+  const restEndMs = run.hold.gearId === 'board' ? run.carveAtMs : addMinutes(ventEndMs, run.restMin);
+  return [...segment(scale, run.pullMedianMs, ventEndMs, 'vent'), ...segment(scale, ventEndMs, restEndMs, 'rest')];
 }
 
 const BIN_MIN = 15;

@@ -183,7 +183,7 @@ function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone: string
     <g key={x0}>
       <rect x={x0} width={x1 - x0} y={46} height={bottom - 46} fill="var(--shade)" />
       {x1 - x0 > 60 && (
-        <text x={(x0 + x1) / 2} y={bottom - 6} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
+        <text x={(x0 + x1) / 2} y={43} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
           night
         </text>
       )}

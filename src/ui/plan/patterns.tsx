@@ -5,8 +5,8 @@ export const PHASE_WORDS: Record<Phase, string> = {
   wrapped: 'wrapped',
   vent: 'venting',
   rest: 'resting',
-  holdMaybe: 'hold, if it finishes early',
-  holdSure: 'hold, for certain',
+  holdMaybe: 'hold, if early',
+  holdSure: 'hold, certain',
 };
 
 /** One pattern a phase, so that none is told by colour alone: waves, folds, blank, dots, springs. */
@@ -52,7 +52,7 @@ export const phaseFill = (phase: Phase): string => FILLS[phase];
 export function PhaseKey() {
   const phases: Phase[] = ['bare', 'wrapped', 'vent', 'rest', 'holdMaybe', 'holdSure'];
   return (
-    <ul className="flex flex-wrap gap-x-5 gap-y-1 text-[0.85rem] text-soft">
+    <ul className="flex flex-wrap gap-x-4 gap-y-1 text-[0.85rem] text-soft">
       {phases.map((phase) => (
         <li key={phase} className="flex items-center gap-1.5">
           <svg width="30" height="14" aria-hidden>
@@ -74,7 +74,7 @@ export function PhaseKey() {
           <rect x="0.5" y="0.5" width="29" height="13" fill="url(#phase-wrapped)" />
           <rect x="0.5" y="0.5" width="29" height="13" fill="url(#finish-fade)" />
         </svg>
-        done somewhere here, early to late
+        done, early to late
       </li>
     </ul>
   );
