@@ -96,7 +96,10 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
     const minute = step * stepMin;
     const beforeC = coreC(body);
     const convertedBefore = converted;
-    const airC = setPointC(setup.pit, minute) - setup.pit.openingDropC * openingShareLeft(minute - openedAtMin, setup.pit.recoverMin);
+    const sinceOpenMin = minute - openedAtMin;
+    const lostC =
+      sinceOpenMin < 6 * setup.pit.recoverMin ? setup.pit.openingDropC * openingShareLeft(sinceOpenMin, setup.pit.recoverMin) : 0;
+    const airC = setPointC(setup.pit, minute) - lostC;
     pitBoundary(boundary, global, climate, wrap, airC, wetShareLeft(global, body));
     advanceBody(body, boundary, dtS);
     const nowC = coreC(body);

@@ -60,14 +60,18 @@ interface Workspace {
   dtS: number;
   readonly cellHeatJPerK: Float64Array;
   readonly conductanceWPerK: Float64Array;
+  /** Heat capacity of each cell over the step length, W/K. */
+  readonly inertiaWPerK: Float64Array;
   readonly factor: Float64Array;
-  readonly pivot: Float64Array;
+  readonly pivotInverse: Float64Array;
   readonly rhs: Float64Array;
   lastDiagonal: number;
   readonly halfCellWPerM2K: number;
   readonly vapourPerFilm: number;
 }
 
+/** A surface that would move less than this in a step is not relinearised. */
+const LINEAR_C = 0.2;
 const STEFAN_BOLTZMANN = 5.670374e-8;
 const KELVIN = 273.15;
 
@@ -105,7 +109,8 @@ export function createBody(spec: BodySpec, altitudeM: number, cells = 20): Body 
       cellHeatJPerK,
       conductanceWPerK,
       factor: new Float64Array(cells),
-      pivot: new Float64Array(cells),
+      pivotInverse: new Float64Array(cells),
+      inertiaWPerK: new Float64Array(cells),
       rhs: new Float64Array(cells),
       lastDiagonal: 0,
       halfCellWPerM2K: spec.conductivityWPerMK / (drM / 2),
@@ -121,9 +126,11 @@ export function forkBody(body: Body): Body {
     cellsC: Float64Array.from(body.cellsC),
     work: {
       ...body.work,
+      dtS: 0,
+      rhs: new Float64Array(body.cellsC.length),
+      inertiaWPerK: Float64Array.from(body.work.inertiaWPerK),
       factor: Float64Array.from(body.work.factor),
-      pivot: Float64Array.from(body.work.pivot),
-      rhs: Float64Array.from(body.work.rhs),
+      pivotInverse: Float64Array.from(body.work.pivotInverse),
     },
   };
 }
@@ -147,11 +154,12 @@ function factorise(work: Workspace, dtS: number): void {
   for (let i = 0; i < n; i++) {
     const below = i > 0 ? work.conductanceWPerK[i - 1]! : 0;
     const above = i < n - 1 ? work.conductanceWPerK[i]! : 0;
-    const diagonal = work.cellHeatJPerK[i]! / dtS + below + above;
+    work.inertiaWPerK[i] = work.cellHeatJPerK[i]! / dtS;
+    const diagonal = work.inertiaWPerK[i]! + below + above;
     const factor = i > 0 ? -below / pivot : 0;
     pivot = diagonal + factor * below;
     work.factor[i] = factor;
-    work.pivot[i] = pivot;
+    work.pivotInverse[i] = 1 / pivot;
   }
   work.lastDiagonal = pivot;
   work.dtS = dtS;
@@ -195,10 +203,11 @@ export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
       latent = 0;
       latentSlope = 0;
     }
-    if (pass === 0) {
-      const residual = dryGain - latent - inner * (surfaceC - cellsC[n - 1]!);
-      surfaceC += residual / (drySlope + latentSlope + inner);
-    }
+    if (pass === 1) break;
+    const moveC = (dryGain - latent - inner * (surfaceC - cellsC[n - 1]!)) / (drySlope + latentSlope + inner);
+    // A surface that hardly moves is linear enough where it is.
+    if (moveC < LINEAR_C && moveC > -LINEAR_C) break;
+    surfaceC += moveC;
   }
 
   // Ts = (a + inner * Tn) / (inner + b) with the linearised gain a - b Ts.
@@ -207,14 +216,16 @@ export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
   const couplingWPerK = (areaM2 * inner * b) / (inner + b);
   const drivenW = (areaM2 * inner * a) / (inner + b);
 
-  const { rhs, factor, pivot, conductanceWPerK, cellHeatJPerK } = work;
-  rhs[0] = (cellHeatJPerK[0]! / dtS) * cellsC[0]!;
-  for (let i = 1; i < n; i++) rhs[i] = (cellHeatJPerK[i]! / dtS) * cellsC[i]! - factor[i]! * rhs[i - 1]!;
+  const { rhs, factor, pivotInverse, conductanceWPerK, inertiaWPerK } = work;
+  rhs[0] = inertiaWPerK[0]! * cellsC[0]!;
+  for (let i = 1; i < n; i++) rhs[i] = inertiaWPerK[i]! * cellsC[i]! - factor[i]! * rhs[i - 1]!;
   let above = (rhs[n - 1]! + drivenW) / (work.lastDiagonal + couplingWPerK);
   cellsC[n - 1] = above;
+  let hottestC = above;
   for (let i = n - 2; i >= 0; i--) {
-    above = (rhs[i]! + conductanceWPerK[i]! * above) / pivot[i]!;
+    above = (rhs[i]! + conductanceWPerK[i]! * above) * pivotInverse[i]!;
     cellsC[i] = above;
+    if (above > hottestC) hottestC = above;
   }
 
   let newSurfaceC = (a + inner * cellsC[n - 1]!) / (inner + b);
@@ -226,11 +237,11 @@ export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
   body.latentJ += latentW * dtS;
 
   // Boiling: the excess of every wet cell leaves as steam.
-  const wetCells = boundary.drySkin ? n - 1 : n;
+  const wetCells = hottestC <= boilingC ? 0 : boundary.drySkin ? n - 1 : n;
   for (let i = 0; i < wetCells; i++) {
     const excessC = cellsC[i]! - boilingC;
     if (excessC > 0) {
-      const steamJ = excessC * cellHeatJPerK[i]!;
+      const steamJ = excessC * work.cellHeatJPerK[i]!;
       cellsC[i] = boilingC;
       body.latentJ += steamJ;
       body.evaporatedKg += steamJ / latentHeatJPerKg(boilingC);

@@ -39,7 +39,7 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
       <p className="text-soft">
         {formatMass(run.kg, units)} in all · {method.name.toLowerCase()}
       </p>
-      <dl className="mt-2 grid grid-cols-3 gap-2">
+      <dl className={`mt-2 grid gap-2 ${units.clock === '12' ? 'grid-cols-2' : 'grid-cols-3'}`}>
         <Fact label="on" value={dayAndTime(run.onAtMs, zone, units.clock)} />
         <Fact label="wrap" value={run.wrapAtMs === undefined ? 'never' : `~${time(run.wrapAtMs)}`} />
         <Fact label="done" value={`${time(run.pullEarlyMs)}–${time(run.pullLateMs)}`} />

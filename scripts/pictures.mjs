@@ -1,0 +1,53 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { ROOT } from './prepare.mjs';
+
+/** `npm run pictures`: one current picture of each main view, from the demo data, into docs/screenshots. */
+const PORT = process.env.PORT ?? '3220';
+const base = `http://127.0.0.1:${PORT}`;
+const folder = mkdtempSync(path.join(tmpdir(), 'anachron-pictures-'));
+const server = spawn(process.execPath, [path.join(ROOT, 'scripts', 'serve.mjs'), '--demo'], {
+  cwd: ROOT,
+  env: { ...process.env, PORT, ANACHRON_DB: path.join(folder, 'demo.sqlite') },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+try {
+  await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('Anachron is at') && resolve()));
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, timezoneId: 'America/Halifax' });
+  const page = await context.newPage();
+  await page.goto(base);
+  const event = (await page.getByRole('link', { name: 'Gannet Point, 150 years' }).getAttribute('href')).replace(/\/plan$/, '');
+  const take = async (name, address) => {
+    await page.goto(base + address);
+    await page.waitForTimeout(2500);
+    await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  };
+  await take('events', '/');
+  await take('equipment', '/equipment');
+  await take('brief', `${event}/brief`);
+  await take('pits', `${event}/pits`);
+  await take('plan', `${event}/plan`);
+  await take('run-sheet', `${event}/run-sheet`);
+  await context.addCookies([{ name: 'anachron-light', value: 'night', url: base }]);
+  await take('plan-night', `${event}/plan`);
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.on('exit', resolve));
+  rmSync(folder, { recursive: true, force: true });
+}

@@ -1,0 +1,40 @@
+/** A stream of chance that is the same for the same seed. */
+export interface Random {
+  /** Uniform on [0, 1). */
+  uniform(): number;
+  /** Standard normal. */
+  normal(): number;
+}
+
+/** Seeded generator: sfc32 (Chris Doty-Humphrey's small fast counter) warmed up, normals by Box and Muller. */
+export function seededRandom(seed: number): Random {
+  let a = 0x9e3779b9 ^ seed;
+  let b = 0x243f6a88 ^ Math.imul(seed, 0x85ebca6b);
+  let c = 0xb7e15162;
+  let counter = 1;
+  const next = () => {
+    const t = (((a + b) | 0) + counter) | 0;
+    counter = (counter + 1) | 0;
+    a = b ^ (b >>> 9);
+    b = (c + (c << 3)) | 0;
+    c = (c << 21) | (c >>> 11);
+    c = (c + t) | 0;
+    return (t >>> 0) / 4_294_967_296;
+  };
+  for (let i = 0; i < 16; i++) next();
+  let spare: number | undefined;
+  return {
+    uniform: next,
+    normal() {
+      if (spare !== undefined) {
+        const kept = spare;
+        spare = undefined;
+        return kept;
+      }
+      const radius = Math.sqrt(-2 * Math.log(1 - next()));
+      const angle = 2 * Math.PI * next();
+      spare = radius * Math.sin(angle);
+      return radius * Math.cos(angle);
+    },
+  };
+}
