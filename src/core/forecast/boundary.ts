@@ -3,11 +3,25 @@ import type { Body, Boundary } from '../thermal';
 import type { ModelParameters } from './parameters';
 import type { PitClimate } from './pit';
 
-/** The share of the surface that still evaporates: phi0 (1 - (Mevap / (w mass))^p), at least phiMin. */
-export function wetShareLeft(global: ModelParameters, body: Body): number {
-  const dried = body.evaporatedKg / (global.dryingShare * body.spec.massKg);
+/** Juice and fat run out between these core temperatures. */
+const DRIP_FROM_C = 50;
+const DRIP_TO_C = 96;
+
+/** Share of the mass that has run out of a piece whose core has been at `peakCoreC`: a smooth step. */
+export function drippedShare(global: ModelParameters, peakCoreC: number): number {
+  const x = (peakCoreC - DRIP_FROM_C) / (DRIP_TO_C - DRIP_FROM_C);
+  if (x <= 0) return 0;
+  return x >= 1 ? global.dripShare : global.dripShare * x * x * (3 - 2 * x);
+}
+
+/**
+ * The share of the surface that still evaporates: phi0 (1 - (lost / w)^p), at least phiMin, where
+ * `lost` is the share of the mass that has evaporated or run out: juice that drips no longer wets.
+ */
+export function wetShareLeft(global: ModelParameters, body: Body, dripped: number): number {
+  const dried = (body.evaporatedKg / body.spec.massKg + dripped) / global.dryingShare;
   if (dried <= 0) return global.wetShare;
-  return global.wetShare * Math.max(global.driedShare / global.wetShare, 1 - Math.pow(dried, global.dryingPower));
+  return Math.max(global.driedShare, global.wetShare * (1 - Math.pow(dried, global.dryingPower)));
 }
 
 /** Fills `into` with what a piece meets in a pit, wrapped as it is. No allocation. */
@@ -32,7 +46,7 @@ export function pitBoundary(
     into.radiationFactor *= global.foilRadiationFactor;
   }
   if (wrap === 'pan') {
-    into.wetShare = 0;
+    into.wetShare *= global.panWetFactor;
     into.radiationFactor *= global.panRadiationFactor;
     into.filmWPerM2K *= global.panFilmFactor;
   }

@@ -12,22 +12,27 @@ const FREE: { name: keyof ModelParameters; start: number; low: number; high: num
   { name: 'filmWPerM2K', start: 5, low: 4, high: 16, logSd: 0.4 },
   { name: 'radiationFactor', start: 0.6, low: 0.4, high: 0.8, logSd: 0.2 },
   { name: 'wetShare', start: 0.28, low: 0.16, high: 0.45, logSd: 0.4 },
-  { name: 'driedShare', start: 0.04, low: 0.01, high: 0.1, logSd: 0.5 },
-  { name: 'dryingShare', start: 0.2, low: 0.15, high: 0.3, logSd: 0.3 },
+  { name: 'driedShare', start: 0.012, low: 0.01, high: 0.1, logSd: 0.3 },
+  { name: 'skinWetFactor', start: 0.6, low: 0.3, high: 1, logSd: 0.3 },
+  { name: 'dryingShare', start: 0.28, low: 0.15, high: 0.45, logSd: 0.3 },
   { name: 'dryingPower', start: 1, low: 0.5, high: 4, logSd: 0.5 },
   { name: 'pitVapourPa', start: 4500, low: 2500, high: 9000, logSd: 0.4 },
-  { name: 'softeningH', start: 1.3, low: 1.1, high: 1.5, logSd: 0.1 },
+  { name: 'dripShare', start: 0.14, low: 0.08, high: 0.22, logSd: 0.2 },
+  { name: 'softeningH', start: 1.5, low: 1, high: 2.4, logSd: 0.2 },
   { name: 'beefSoftening', start: 2, low: 1.7, high: 2.3, logSd: 0.1 },
-  { name: 'activationJPerMol', start: 170_000, low: 120_000, high: 220_000, logSd: 0.2 },
+  { name: 'activationJPerMol', start: 165_000, low: 120_000, high: 220_000, logSd: 0.15 },
   { name: 'paperWetFactor', start: 0.6, low: 0.5, high: 0.7, logSd: 0.15 },
   { name: 'foilWetFactor', start: 0.06, low: 0.03, high: 0.1, logSd: 0.4 },
   { name: 'foilRadiationFactor', start: 0.3, low: 0.2, high: 0.4, logSd: 0.3 },
   { name: 'panRadiationFactor', start: 0.5, low: 0.35, high: 0.7, logSd: 0.3 },
+  { name: 'panWetFactor', start: 0.08, low: 0.02, high: 0.3, logSd: 0.5 },
   { name: 'panFilmFactor', start: 1.1, low: 0.9, high: 1.6, logSd: 0.2 },
 ];
 
-const TIME_LOG_SD = 0.08;
+const TIME_LOG_SD = 0.07;
 const FINAL_SD_C = 2.5;
+/** A finish further off than this weighs more than in proportion: cooks trust the number near the end. */
+const FINAL_TOLERATED_C = 2.4;
 /** Per-cut corrections are shrunk toward 1 with this log-sd. */
 const CUT_LOG_SD = 0.1;
 
@@ -35,6 +40,8 @@ export interface FitOptions {
   /** Without, only the global parameters move: what a cut never seen would get. */
   perCut: boolean;
   rounds: number;
+  /** Where to begin, instead of the centres of the priors: the valley has more than one floor. */
+  begin?: Partial<ModelParameters>;
 }
 
 /** A smooth map of the whole line onto (low, high), so that bounds need no special case. */
@@ -49,7 +56,7 @@ const unsquash = (value: number, low: number, high: number) => Math.log((value -
 export function fitParameters(cooks: LoggedCook[], from: ParameterSet, options: FitOptions): ParameterSet {
   const rows = cooks.filter((cook) => cook.observedH !== undefined);
   const cutIds = options.perCut ? [...new Set(rows.map((row) => row.cutId))].sort() : [];
-  const start = [...FREE.map((free) => unsquash(free.start, free.low, free.high)), ...cutIds.flatMap(() => [0, 0])];
+  const start = [...FREE.map((free) => unsquash(options.begin?.[free.name] ?? free.start, free.low, free.high)), ...cutIds.flatMap(() => [0, 0])];
 
   const parametersAt = (x: ArrayLike<number>): ParameterSet => {
     const global = { ...from.global };
@@ -65,7 +72,8 @@ export function fitParameters(cooks: LoggedCook[], from: ParameterSet, options: 
   const rowResiduals = (row: LoggedCook, parameters: ParameterSet): [number, number] => {
     const cook = runLoggedCook(row, parameters);
     const time = Math.log(cook.doneAtMin / 60 / row.observedH!) / TIME_LOG_SD;
-    const final = row.done.by === 'tender' && row.observedFinalC !== undefined ? (cook.doneCoreC - row.observedFinalC) / FINAL_SD_C : 0;
+    const offC = row.done.by === 'tender' && row.observedFinalC !== undefined ? cook.doneCoreC - row.observedFinalC : 0;
+    const final = (offC / FINAL_SD_C) * (1 + (offC / FINAL_TOLERATED_C) ** 2);
     return [time, final];
   };
 

@@ -1,5 +1,5 @@
 import { advanceBody, coreC, forkBody, type Body } from '../thermal';
-import { emptyBoundary, restBoundary, wetShareLeft } from './boundary';
+import { emptyBoundary, restBoundary, wetShareLeft, drippedShare } from './boundary';
 import type { ParameterSet } from './parameters';
 
 /** What waits between the pit and the knife. */
@@ -36,7 +36,7 @@ export function coolFromPull(pulled: Body, parameters: ParameterSet, plan: HoldP
   let boxC = BOX_START_C;
   for (let minute = 1; minute <= plan.longestMin; minute++) {
     const bare = minute <= plan.ventMin || (plan.restBare && minute <= plan.ventMin + plan.restMin);
-    if (bare) restBoundary(boundary, plan.roomC, false, wetShareLeft(parameters.global, body));
+    if (bare) restBoundary(boundary, plan.roomC, false, wetShareLeft(parameters.global, body, drippedShare(parameters.global, coreC(body))));
     else if (minute <= plan.ventMin + plan.restMin || !plan.box) restBoundary(boundary, plan.roomC, true, 0);
     else {
       const gainWPerK = plan.pieces * body.areaM2 * BOX_FILM_W_PER_M2K;

@@ -17,10 +17,14 @@ export interface ModelParameters {
   /** Share of a fresh surface that evaporates freely (phi0) and the least a dried one keeps. */
   wetShare: number;
   driedShare: number;
+  /** A bird's skin lets less through: its wet share against bare muscle. */
+  skinWetFactor: number;
   /** The surface is dry when this share of the mass has evaporated (w), by a curve of power p. */
   dryingShare: number;
   dryingPower: number;
   pitVapourPa: number;
+  /** Fat and juice that run out of a fully cooked piece, as a share of its mass. */
+  dripShare: number;
   /** Softening time of pork at 90 C, hours; beef and lamb as multiples of it. */
   softeningH: number;
   beefSoftening: number;
@@ -30,6 +34,8 @@ export interface ModelParameters {
   foilWetFactor: number;
   foilRadiationFactor: number;
   panRadiationFactor: number;
+  /** What still escapes round a pan's cover, against a bare surface. */
+  panWetFactor: number;
   /** A pan's wetted walls against a bare surface's film. */
   panFilmFactor: number;
 }

@@ -1,4 +1,4 @@
-import { MEAT_DENSITY_KG_PER_M3, pieceSize, type Cut, type Method, type PitKind, type Wrap, type WrapWhen } from '../model';
+import { CHEW_CONVERSION, GRADE_SOFTENING, isPoultry, MEAT_DENSITY_KG_PER_M3, pieceSize, type Chew, type Cut, type Grade, type HotFinish, type Method, type PitKind, type Spray, type Wrap, type WrapWhen } from '../model';
 import type { BodySpec } from '../thermal';
 import { correctionFor, softeningHours, type ParameterSet } from './parameters';
 import type { PitProgramme } from './pit';
@@ -9,7 +9,11 @@ export type DoneWhen = { by: 'tender'; convertedShare: number } | { by: 'probe';
 /** Everything one cook of one piece needs; the parameters are already chosen. */
 export interface CookSetup {
   body: BodySpec;
+  /** The thin end of a tapered piece, in the same pit. */
+  thinEnd?: BodySpec;
   softeningH: number;
+  /** Wet share of this surface against bare muscle (a bird's skin). */
+  surfaceWetFactor: number;
   done: DoneWhen;
   pit: PitProgramme;
   pitKind?: PitKind;
@@ -21,12 +25,21 @@ export interface CookSetup {
   wrap: Wrap;
   wrapWhen: WrapWhen;
   unwrapAfterMin?: number;
+  /** A piece that lags is wrapped on its own part-way. */
+  rescue?: { wrap: Wrap; afterMin: number };
+  spray?: Spray;
+  hotFinish?: HotFinish;
+  /** Where it lies in the pit, against the set point. */
+  zoneOffsetC: number;
+  /** Smoke on the meat, 0 to 1, and how much of it is dark. */
+  smoke: { output: number; darkShare: number };
 }
 
 export interface PieceOnPit {
   massKg: number;
   thicknessMm?: number;
   startC: number;
+  grade?: Grade;
 }
 
 /**
@@ -53,8 +66,18 @@ export function bodySpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet):
   };
 }
 
-/** A cut's own finish: tenderness, or its core temperature counted after carry-over. */
-export const doneWhenOf = (cut: Cut): DoneWhen => (cut.done.by === 'tender' ? cut.done : { by: 'peak', coreC: cut.done.coreC });
+/** The thin end as a body of its own: thinner, with its share of the weight. */
+function thinEndSpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet): BodySpec {
+  const whole = bodySpec(cut, piece, parameters);
+  const { thicknessShare, weightShare } = cut.thinEnd!;
+  return { ...whole, massKg: whole.massKg * weightShare, halfThicknessM: whole.halfThicknessM * thicknessShare, geometryExponent: Math.max(0, (whole.geometryExponent + 1) * thicknessShare - 1) };
+}
+
+/** A cut's own finish: tenderness (moved by the chew that is wanted), or its core temperature counted after carry-over. */
+const doneWhenOf = (cut: Cut, chew: Chew = 'usual'): DoneWhen =>
+  cut.done.by === 'tender' ? { by: 'tender', convertedShare: cut.done.convertedShare + CHEW_CONVERSION[chew] } : { by: 'peak', coreC: cut.done.coreC };
+
+const FULL_SMOKE = Object.freeze({ output: 1, darkShare: 0 });
 
 export interface SetupOptions {
   pit: PitProgramme;
@@ -63,20 +86,26 @@ export interface SetupOptions {
   altitudeM?: number;
   roomC?: number;
   done?: DoneWhen;
+  chew?: Chew;
+  rescue?: CookSetup['rescue'];
+  zoneOffsetC?: number;
+  smoke?: CookSetup['smoke'];
 }
 
 /** The setup of one piece of `cut` cooked by `method` in a pit. */
 export function cookSetup(
   cut: Cut,
   piece: PieceOnPit,
-  method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'>,
+  method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'> & Pick<Partial<Method>, 'spray' | 'hotFinish'>,
   parameters: ParameterSet,
   options: SetupOptions,
 ): CookSetup {
   return {
     body: bodySpec(cut, piece, parameters),
-    softeningH: softeningHours(parameters.global, cut.species) * correctionFor(parameters, cut.id).collagenScale,
-    done: options.done ?? doneWhenOf(cut),
+    thinEnd: cut.thinEnd && thinEndSpec(cut, piece, parameters),
+    softeningH: softeningHours(parameters.global, cut.species) * correctionFor(parameters, cut.id).collagenScale * GRADE_SOFTENING[piece.grade ?? 'choice'],
+    surfaceWetFactor: isPoultry(cut) ? parameters.global.skinWetFactor : 1,
+    done: options.done ?? doneWhenOf(cut, options.chew),
     pit: options.pit,
     pitKind: options.pitKind,
     finishKind: options.finishKind,
@@ -85,5 +114,10 @@ export function cookSetup(
     wrap: method.wrap,
     wrapWhen: method.wrapWhen,
     unwrapAfterMin: method.unwrapAfterMin,
+    rescue: options.rescue,
+    spray: method.spray,
+    hotFinish: method.hotFinish,
+    zoneOffsetC: options.zoneOffsetC ?? 0,
+    smoke: options.smoke ?? FULL_SMOKE,
   };
 }

@@ -1,10 +1,34 @@
 export type Wrap = 'none' | 'paper' | 'foil' | 'pan';
 
-/** When to wrap: by core or by the clock; with both, the first to happen. */
+/** When to wrap: by core, by the clock, by a set bark; with several the first to happen, or all of them. */
 export interface WrapWhen {
   coreC?: number;
   afterMin?: number;
+  bark?: boolean;
+  all?: boolean;
 }
+
+/** Lifting the lid on a rhythm to wet the surface, from when it is dry. */
+export interface Spray {
+  fromMin: number;
+  everyMin: number;
+}
+
+/** A short, hot end: a sear or a glaze. */
+export interface HotFinish {
+  pitC: number;
+  minutes: number;
+}
+
+export const GRADES = ['select', 'choice', 'prime', 'marbled'] as const;
+export type Grade = (typeof GRADES)[number];
+/** Softening time against choice: heavily marbled meat turns tender sooner. */
+export const GRADE_SOFTENING: Record<Grade, number> = { select: 1.12, choice: 1, prime: 0.92, marbled: 0.85 };
+
+/** How far the cook takes it: a little bite, the usual, or falling apart. */
+export const CHEWS = ['bite', 'usual', 'soft'] as const;
+export type Chew = (typeof CHEWS)[number];
+export const CHEW_CONVERSION: Record<Chew, number> = { bite: -0.07, usual: 0, soft: 0.07 };
 
 /** A complete set of choices for one batch: pit heat, wrap, rest and hold. */
 export interface Method {
@@ -20,6 +44,8 @@ export interface Method {
   wrapWhen: WrapWhen;
   /** Minutes after going on at which the wrap comes off again (time-block ribs). */
   unwrapAfterMin?: number;
+  spray?: Spray;
+  hotFinish?: HotFinish;
   /** Needs a pit with smoke until it is wrapped (or throughout, when it never is). */
   needsSmoke: boolean;
   /** After the wrap a heat source without smoke will do. */

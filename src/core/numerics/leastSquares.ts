@@ -36,7 +36,7 @@ export function levenbergMarquardt(residuals: (x: ArrayLike<number>) => number[]
 const sumOfSquares = (values: number[]) => values.reduce((sum, value) => sum + value * value, 0);
 
 /** Wide enough to step over the jumps of a wrap that moves by a whole time step. */
-const DIFFERENCE = 2e-3;
+const DIFFERENCE = 1.5e-2;
 
 function differentiate(residuals: (x: ArrayLike<number>) => number[], x: number[], at: number[]): number[][] {
   return x.map((value, i) => {

@@ -1,0 +1,51 @@
+import type { Body } from '../thermal';
+import type { CookSetup } from './setup';
+
+/** Bark at which it no longer scrapes off. */
+export const BARK_SET = 1;
+/** Scale of the bark integral: set at 4.5 to 5.5 h for a bare butt or brisket at 121 C. */
+const BARK_PER_H = 6;
+
+/** dB/dt = (1 - phi / phi0) 2^((Ts - 75) / 10), per hour: a dry, hot surface browns. */
+export function barkRatePerH(wetLeftShare: number, surfaceC: number): number {
+  return BARK_PER_H * (1 - wetLeftShare) * Math.pow(2, (surfaceC - 75) / 10);
+}
+
+/** What a cook has taken of smoke. */
+export interface SmokeTaken {
+  /** Hours of full smoke on a wet, cool surface. */
+  uptakeH: number;
+  /** Depth of the ring when it stopped, mm. */
+  ringMm: number;
+  ringStopped: boolean;
+  /** Hours of dark smoke taken; past `DARK_SMOKE_MOST_H` the crust turns bitter. */
+  darkH: number;
+}
+
+export const DARK_SMOKE_MOST_H = 1;
+
+export const startSmoke = (): SmokeTaken => ({ uptakeH: 0, ringMm: 0, ringStopped: false, darkH: 0 });
+
+/** Flavour lands while the surface is damp and below this. */
+const FLAVOUR_BELOW_C = 85;
+/** The ring stops where the pigment sets. */
+const RING_SETS_C = 65;
+/** How fast the ring's gases spread through meat, m2/s. */
+const RING_DIFFUSION_M2_PER_S = 3e-10;
+
+/** Adds one step of smoke. The ring grows as the square root of time until tissue at its depth passes 65 C. */
+export function takeSmoke(smoke: SmokeTaken, body: Body, setup: CookSetup, wetLeftShare: number, minute: number, stepMin: number): void {
+  if (setup.smoke.output <= 0) return;
+  if (body.surfaceC < FLAVOUR_BELOW_C) {
+    const takenH = (setup.smoke.output * wetLeftShare * stepMin) / 60;
+    smoke.uptakeH += takenH;
+    smoke.darkH += takenH * setup.smoke.darkShare;
+  }
+  if (smoke.ringStopped) return;
+  const depthM = Math.sqrt(2 * RING_DIFFUSION_M2_PER_S * minute * 60);
+  const cells = body.cellsC.length;
+  const fromMiddle = Math.max(0, 1 - depthM / body.spec.halfThicknessM);
+  const cell = Math.min(cells - 1, Math.floor(fromMiddle * cells));
+  smoke.ringMm = depthM * 1000;
+  if (body.cellsC[cell]! >= RING_SETS_C) smoke.ringStopped = true;
+}
