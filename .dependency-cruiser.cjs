@@ -7,7 +7,7 @@ const rooms = {
   workers: ['core'],
   services: ['core', 'formats', 'doors', 'persistence'],
   runtime: ['core', 'formats', 'doors', 'persistence', 'services'],
-  ui: ['core', 'formats', 'doors', 'workers/(client|protocol)'],
+  ui: ['core', 'formats', 'doors', 'workers/(client|forecastPool|protocol)'],
   app: ['core', 'formats', 'doors', 'services', 'runtime', 'ui'],
 };
 

@@ -8,6 +8,9 @@ import {
   check,
   ChooseEquipmentInput,
   CreateEventInput,
+  CutInput,
+  LibraryIdInput,
+  MethodInput,
   EquipmentIdInput,
   EventIdInput,
   MoveServingInput,
@@ -55,3 +58,7 @@ export const putPitAway = async (input: unknown) => listed(through(EquipmentIdIn
 export const bringPitBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringPitBack(h, id)));
 export const putBoxAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putBoxAway(h, id)));
 export const bringBoxBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringBoxBack(h, id)));
+export const keepCut = async (input: unknown) => listed(through(CutInput, input, services.keepCut));
+export const keepMethod = async (input: unknown) => listed(through(MethodInput, input, services.keepMethod));
+export const restoreEntry = async (input: unknown) =>
+  listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));

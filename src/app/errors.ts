@@ -12,6 +12,10 @@ const WORDS: Record<string, string> = {
   idUsedTwice: 'This line stands twice. Remove one of the two.',
   equipmentGone: 'This equipment is no longer there. Nothing was changed; load the page again.',
   rackNameTwice: 'Two racks have this name. Give each its own.',
+  cutGone: 'This cut is no longer in the library. Choose another.',
+  methodGone: 'This method is no longer in the library. Choose another.',
+  libraryInUse: 'Events still use it, so it was kept. Change those events first.',
+  nothingToRestore: 'It is already as shipped.',
   notAnObject: 'Nothing usable was sent. Nothing was changed.',
 };
 

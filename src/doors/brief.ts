@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, ValidateNested } from 'class-validator';
-import { Between, Id, KnownCut, KnownMethod, LocalDate, LocalTime, Name, Sensible, Text, WholeBetween, Zone } from './rules';
+import { Between, Id, LocalDate, LocalTime, Name, Sensible, Text, WholeBetween, Zone } from './rules';
 
 export class PieceInput {
   @Id() id!: string;
@@ -9,8 +9,8 @@ export class PieceInput {
 
 export class BatchInput {
   @Id() id!: string;
-  @KnownCut() cutId!: string;
-  @KnownMethod() methodId!: string;
+  @Id() cutId!: string;
+  @Id() methodId!: string;
   @Text(40) label!: string;
   @IsIn(['guests', 'hand'], { message: 'Choose by guests or by hand.' }) sizedBy!: 'guests' | 'hand';
   @IsArray()

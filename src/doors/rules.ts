@@ -1,6 +1,5 @@
 import { IsInt, IsNumber, IsString, Matches, Max, MaxLength, Min, MinLength, ValidateBy, type ValidationOptions } from 'class-validator';
 import { IANAZone } from 'luxon';
-import { findCut, findMethod } from '../core/model';
 
 /** Decorators put together, applied in order. */
 const all =
@@ -58,9 +57,5 @@ export const Zone = () =>
     'No such time zone. Pick one from the list, such as America/Halifax.',
     (value) => typeof value === 'string' && IANAZone.isValidZone(value),
   );
-export const KnownCut = () =>
-  rule('knownCut', 'Choose a cut from the list.', (value) => typeof value === 'string' && findCut(value) !== undefined);
-export const KnownMethod = () =>
-  rule('knownMethod', 'Choose a method from the list.', (value) => typeof value === 'string' && findMethod(value) !== undefined);
 export const LocalDate = () => Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a date.' });
 export const LocalTime = () => Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Give a time, such as 18:00.' });

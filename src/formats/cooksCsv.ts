@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { findCut, PIT_KINDS, type PitKind, type Wrap } from '../core/model';
-import type { LoggedCook } from '../core/forecast';
-import { celsiusFromFahrenheit, kgFromLb } from '../core/units';
+import type { LoggedCook, Prediction } from '../core/forecast';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius, kgFromLb } from '../core/units';
 
 /** A row that could not be used: its line in the file (the header is line 1) and why, in words. */
 export interface RefusedRow {
@@ -143,4 +143,22 @@ function cookFromCells(cells: Record<string, string>): LoggedCook {
     observedH,
     observedFinalC: tempC(cells, 'final'),
   };
+}
+
+export interface PredictedRow {
+  row: CookRow;
+  prediction: Prediction;
+}
+
+/** The rows as they came, in order, with the forecast added; the finish in F. */
+export function predictionsCsv(columns: string[], rows: PredictedRow[]): string {
+  const added = ['pred_p10_h', 'pred_p50_h', 'pred_p90_h', 'pred_final_f'];
+  const data = rows.map(({ row, prediction }) => ({
+    ...row.cells,
+    pred_p10_h: prediction.hours.p10.toFixed(3),
+    pred_p50_h: prediction.hours.p50.toFixed(3),
+    pred_p90_h: prediction.hours.p90.toFixed(3),
+    pred_final_f: fahrenheitFromCelsius(prediction.finalC).toFixed(1),
+  }));
+  return `${Papa.unparse(data, { columns: [...columns, ...added] })}\r\n`;
 }

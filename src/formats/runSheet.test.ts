@@ -2,6 +2,7 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../tests/fixtures/events';
+import { SHIPPED_LIBRARY } from '../core/model';
 import { buildPlan } from '../core/planning';
 import { clockTime } from './clock';
 import { runSheetCalendar } from './runSheetCalendar';
@@ -21,7 +22,7 @@ function sheetAt(servingAt: string, timeZone = 'America/Halifax') {
   const event = eventOf(menu, { timeZone });
   event.servings[0]!.atMs = Date.parse(servingAt);
   const input = { ...inputOf(event), earliestMs: 0 };
-  const speech: Speech = { event, pits: [OFFSET, OVEN], boxes: [BOX], units: DEFAULT_UNITS };
+  const speech: Speech = { event, pits: [OFFSET, OVEN], boxes: [BOX], library: SHIPPED_LIBRARY, units: DEFAULT_UNITS };
   return { speech, plan: buildPlan(input) };
 }
 

@@ -1,8 +1,9 @@
 import {
-  findCut,
-  findMethod,
+  cutIn,
+  methodIn,
   type CookEvent,
   type HoldingBox,
+  type Library,
   type Pit,
   type PlanProblem,
   type Reason,
@@ -18,6 +19,7 @@ export interface Speech {
   event: CookEvent;
   pits: Pit[];
   boxes: HoldingBox[];
+  library: Library;
   units: Units;
 }
 
@@ -31,7 +33,7 @@ export const rackName = (speech: Speech, pitId: string, rackId: string): string 
 /** `3 briskets`, `1 pan of harbour beans`. */
 export function piecesWords(speech: Speech, batchId: string, count: number): string {
   const batch = speech.event.batches.find((each) => each.id === batchId);
-  const cut = batch && findCut(batch.cutId);
+  const cut = batch && cutIn(speech.library, batch.cutId);
   if (!batch || !cut) return `${count} pieces`;
   const noun = cut.noun[count === 1 ? 0 : 1];
   if (batch.label) return `${count} ${noun} of ${batch.label.toLowerCase()}`;
@@ -70,7 +72,7 @@ const SHORT_KIND: Record<string, string> = {
 /** Short name for a bar: `Briskets 3`. */
 export function batchName(speech: Speech, batchId: string): string {
   const batch = speech.event.batches.find((each) => each.id === batchId);
-  const cut = batch && findCut(batch.cutId);
+  const cut = batch && cutIn(speech.library, batch.cutId);
   if (!batch || !cut) return 'Batch';
   if (batch.label) return batch.label;
   const plural = cut.noun[batch.pieces.length === 1 ? 0 : 1];
@@ -119,8 +121,8 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
   const { units, event } = speech;
   const zone = event.timeZone;
   const batch = event.batches.find((each) => each.id === run.batchId)!;
-  const cut = findCut(batch.cutId)!;
-  const method = findMethod(batch.methodId)!;
+  const cut = cutIn(speech.library, batch.cutId)!;
+  const method = methodIn(speech.library, batch.methodId)!;
   const pieces = piecesWords(speech, run.batchId, run.pieceIds.length);
   const places = list(
     run.legs

@@ -4,3 +4,4 @@ export { MigrationRefused } from './migrate';
 export { initTables, EventRow } from './tables';
 export * from './repositories/events';
 export * from './repositories/equipment';
+export * from './repositories/library';

@@ -83,6 +83,13 @@ export class BoxRow extends Row<BoxRow> {
   declare deletedAtMs: CreationOptional<number | null>;
 }
 
+export class LibraryEntryRow extends Row<LibraryEntryRow> {
+  declare kind: 'cut' | 'method';
+  declare id: string;
+  declare body: string;
+  declare updatedAtMs: number;
+}
+
 export class EventPitRow extends Row<EventPitRow> {
   declare eventId: string;
   declare pitId: string;
@@ -174,6 +181,10 @@ export function initTables(sequelize: Sequelize): void {
   BoxRow.init(
     { id: key(), name: text(), litres: real(), lossWPerK: real(), createdAtMs: instant(), deletedAtMs: maybeInstant() },
     options('boxes'),
+  );
+  LibraryEntryRow.init(
+    { kind: key(), id: key(), body: { type: DataTypes.TEXT, allowNull: false }, updatedAtMs: instant() },
+    options('library_entries'),
   );
   EventPitRow.init({ eventId: key(), pitId: key() }, options('event_pits'));
   EventBoxRow.init({ eventId: key(), boxId: key() }, options('event_boxes'));

@@ -1,8 +1,8 @@
 import { buildPlan, type PlanInput } from '../core/planning';
-import type { Plan } from '../core/model';
+import { libraryWith, type Plan } from '../core/model';
 import type { ForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
-import { listBoxes, listPits, loadEvent } from '../persistence';
+import { listBoxes, listPits, loadEvent, loadOwnLibrary } from '../persistence';
 import type { House } from './house';
 
 /** Gathers all that an event's plan depends on; undefined when there is no such event. */
@@ -11,7 +11,8 @@ async function planInputOf(house: House, eventId: string): Promise<PlanInput | u
   if (!event) return undefined;
   const pits = (await listPits()).filter((pit) => event.pitIds.includes(pit.id));
   const boxes = (await listBoxes()).filter((box) => event.boxIds.includes(box.id));
-  return { event, pits, boxes, earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN };
+  const library = libraryWith(await loadOwnLibrary());
+  return { event, pits, boxes, library, earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN };
 }
 
 const MOST_FORECASTS_KEPT = 500;

@@ -1,8 +1,8 @@
-import type { CookEvent } from '../core/model';
+import { cutIn, libraryWith, methodIn, type CookEvent, type Library } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import type { BriefInput } from '../doors';
 import { instantOf } from '../formats/clock';
-import { loadEvent, saveEvent } from '../persistence';
+import { loadEvent, loadOwnLibrary, saveEvent } from '../persistence';
 import type { House } from './house';
 
 /** Saves the whole brief. Refused, with nothing changed, when a field is wrong or someone else saved first. */
@@ -13,6 +13,8 @@ export async function saveBrief(house: House, brief: BriefInput): Promise<Outcom
     const kept = await loadEvent(brief.eventId, transaction);
     if (!kept) return failure({ code: 'eventGone' });
     if (kept.revision !== brief.revision) return failure({ code: 'changedElsewhere' });
+    const unknown = unknownChoices(brief, libraryWith(await loadOwnLibrary(transaction)));
+    if (unknown.length > 0) return failure(...unknown);
     const event = eventFrom(brief, kept);
     await saveEvent(event, house.nowMs(), transaction);
     return success(event);
@@ -58,6 +60,18 @@ function timeProblems(brief: BriefInput, nowMs: number): Problem[] {
     }
     return at.ms <= nowMs ? [{ code: 'servingInPast', path: `servings.${i}.date` }] : [];
   });
+}
+
+function unknownChoices(brief: BriefInput, library: Library): Problem[] {
+  return brief.servings.flatMap((serving, i) =>
+    serving.batches.flatMap((batch, j): Problem[] => {
+      const path = `servings.${i}.batches.${j}`;
+      return [
+        ...(cutIn(library, batch.cutId) ? [] : [{ code: 'cutGone', path: `${path}.cutId` }]),
+        ...(methodIn(library, batch.methodId) ? [] : [{ code: 'methodGone', path: `${path}.methodId` }]),
+      ];
+    }),
+  );
 }
 
 function guestProblems(brief: BriefInput): Problem[] {

@@ -15,7 +15,7 @@ const api: PlanWorkerApi = {
   },
   curve(runId) {
     const run = last?.plan.runs.find((each) => each.id === runId);
-    return last && run ? runCurve(last.input, run, cache) : undefined;
+    return last && run ? runCurve(last.input, run) : undefined;
   },
 };
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CUTS, findCut, findMethod, isPoultry, methodsFor, pieceSize, type Plan } from '../../src/core/model';
+import { CUTS, findCut, isPoultry, methodIn, methodsFor, pieceSize, SHIPPED_LIBRARY, type Plan } from '../../src/core/model';
 import { buildPlan, type PlanInput } from '../../src/core/planning';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../fixtures/events';
 
@@ -14,7 +14,7 @@ function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan):
   const seen = new Set<string>();
   for (const run of plan.runs) {
     const batch = batchOfRun(run);
-    const method = findMethod(batch.methodId)!;
+    const method = methodIn(SHIPPED_LIBRARY, batch.methodId)!;
     const serving = event.servings.find((each) => each.id === batch.servingId)!;
     for (const piece of run.pieceIds) {
       if (seen.has(piece)) broken.push(`${piece} is in two runs`);
@@ -105,7 +105,7 @@ const anyEvent = fc.record({
 function build({ batches, boxes, oven, confidence }: typeof anyEvent extends fc.Arbitrary<infer T> ? T : never): PlanInput {
   const event = eventOf(
     batches.map(({ cut, method, count, scale, lunch }, i) => {
-      const methods = methodsFor(cut);
+      const methods = methodsFor(SHIPPED_LIBRARY, cut);
       const batch = batchOf(cut.id, count, {
         id: `b${i}`,
         methodId: methods[method % methods.length]!.id,

@@ -77,12 +77,28 @@ function peakAfterPull(body: Body, setup: CookSetup, global: ModelParameters, cl
   return peakC;
 }
 
+let scratchRows: [Float64Array, Float64Array, Float64Array, Float64Array] | undefined;
+
+/** Rows to write a cook into before it is known how long it gets; the next cook writes over them. */
+function scratch(length: number): [Float64Array, Float64Array, Float64Array, Float64Array] {
+  if (!scratchRows || scratchRows[0].length < length)
+    scratchRows = [new Float64Array(length), new Float64Array(length), new Float64Array(length), new Float64Array(length)];
+  return scratchRows;
+}
+
 /** Sears or glazes a body for the method's minutes: a change of boundary, nothing else. */
 export function finishHot(body: Body, setup: CookSetup, global: ModelParameters, climate: PitClimate): void {
   if (!setup.hotFinish) return;
   const boundary = emptyBoundary();
   for (let second = 0; second < setup.hotFinish.minutes * 60; second += 15) {
-    pitBoundary(boundary, global, climate, 'none', setup.hotFinish.pitC, setup.surfaceWetFactor * wetShareLeft(global, body, drippedShare(global, coreC(body))));
+    pitBoundary(
+      boundary,
+      global,
+      climate,
+      'none',
+      setup.hotFinish.pitC,
+      setup.surfaceWetFactor * wetShareLeft(global, body, drippedShare(global, coreC(body))),
+    );
     advanceBody(body, boundary, 15);
   }
 }
@@ -101,10 +117,8 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
   const thin = bothEnds && setup.thinEnd ? createBody(setup.thinEnd, setup.altitudeM, cells) : undefined;
   const boundary = emptyBoundary();
   const longest = Math.ceil(longestMin / stepMin);
-  const core = new Float64Array(longest + 1);
-  const surface = new Float64Array(longest + 1);
-  const pit = new Float64Array(longest + 1);
-  const thinCore = thin ? new Float64Array(longest + 1) : undefined;
+  const [core, surface, pit, spare] = scratch(longest + 1);
+  const thinCore = thin ? spare : undefined;
   core[0] = setup.body.startC;
   surface[0] = setup.body.startC;
   pit[0] = setPointC(setup.pit, 0) - setup.pit.openingDropC;
@@ -129,12 +143,25 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
   let count = 1;
 
   const finish = (status: Cook['status'], doneAtMin: number, doneCoreC: number, peakCoreC?: number): Cook => ({
-    status, wrapAtMin, doneAtMin, doneCoreC, peakCoreC, barkSetAtMin, bark, smoke,
+    status,
+    wrapAtMin,
+    doneAtMin,
+    doneCoreC,
+    peakCoreC,
+    barkSetAtMin,
+    bark,
+    smoke,
     convertedShare: converted,
     evaporatedShare: body.evaporatedKg / setup.body.massKg,
     drippedShare: drippedShare(global, Math.max(hottestCoreC, coreC(body))),
     thinEnd: thin && { coreC: coreC(thin), doneAtMin: thinDoneAtMin, convertedShare: thinConverted },
-    trace: { stepMin, coreC: core.slice(0, count), surfaceC: surface.slice(0, count), pitC: pit.slice(0, count), thinCoreC: thinCore?.slice(0, count) },
+    trace: {
+      stepMin,
+      coreC: core.slice(0, count),
+      surfaceC: surface.slice(0, count),
+      pitC: pit.slice(0, count),
+      thinCoreC: thinCore?.slice(0, count),
+    },
     body,
   });
 
@@ -150,7 +177,8 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
       openedAtMin = minute;
     }
     const sinceOpenMin = minute - openedAtMin;
-    const lostC = sinceOpenMin < 6 * setup.pit.recoverMin ? setup.pit.openingDropC * openingShareLeft(sinceOpenMin, setup.pit.recoverMin) : 0;
+    const lostC =
+      sinceOpenMin < 6 * setup.pit.recoverMin ? setup.pit.openingDropC * openingShareLeft(sinceOpenMin, setup.pit.recoverMin) : 0;
     const airC = setPointC(setup.pit, minute) + setup.zoneOffsetC - lostC;
     const left = wetShareLeft(global, body, drippedShare(global, hottestCoreC));
     const wet = setup.surfaceWetFactor * (minute - sprayedAtMin < SPRAY_WET_MIN ? global.wetShare : left);
@@ -170,17 +198,29 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
     if (thin) {
       const thinBeforeC = coreC(thin);
       if (thinBeforeC > thinHottestC) thinHottestC = thinBeforeC;
-      pitBoundary(boundary, global, climate, wrap, airC, setup.surfaceWetFactor * wetShareLeft(global, thin, drippedShare(global, thinHottestC)));
+      pitBoundary(
+        boundary,
+        global,
+        climate,
+        wrap,
+        airC,
+        setup.surfaceWetFactor * wetShareLeft(global, thin, drippedShare(global, thinHottestC)),
+      );
       advanceBody(thin, boundary, dtS);
       thinCore![step] = coreC(thin);
-      thinConverted = advanceConversion(thinConverted, softeningRatePerS((thinBeforeC + coreC(thin)) / 2, setup.softeningH, global.activationJPerMol), dtS);
+      thinConverted = advanceConversion(
+        thinConverted,
+        softeningRatePerS((thinBeforeC + coreC(thin)) / 2, setup.softeningH, global.activationJPerMol),
+        dtS,
+      );
       if (thinDoneAtMin === undefined && setup.done.by === 'tender' && thinConverted >= setup.done.convertedShare) thinDoneAtMin = minute;
     }
 
     const { done } = setup;
     converted = advanceConversion(converted, softeningRatePerS((beforeC + nowC) / 2, setup.softeningH, global.activationJPerMol), dtS);
     if (done.by === 'tender') {
-      if (converted >= done.convertedShare) return finish('done', crossingBetween(minute - stepMin, convertedBefore, minute, converted, done.convertedShare), nowC);
+      if (converted >= done.convertedShare)
+        return finish('done', crossingBetween(minute - stepMin, convertedBefore, minute, converted, done.convertedShare), nowC);
     } else if (done.by === 'probe') {
       if (nowC >= done.coreC) return finish('done', crossingBetween(minute - stepMin, beforeC, minute, nowC, done.coreC), done.coreC);
     } else if (nowC >= done.coreC - CARRY_OVER_REACH_C) {
@@ -216,6 +256,9 @@ export function runCook(setup: CookSetup, parameters: ParameterSet, options: Coo
 /** By core, by the clock, by the bark: the first to happen, or all of them. */
 function wrapIsDue({ wrapWhen }: CookSetup, minute: number, nowC: number, bark: number): boolean {
   const { coreC: atCoreC, afterMin, bark: atBark, all } = wrapWhen;
-  if (all) return (atCoreC === undefined || nowC >= atCoreC) && (afterMin === undefined || minute >= afterMin) && (!atBark || bark >= BARK_SET);
-  return (atCoreC !== undefined && nowC >= atCoreC) || (afterMin !== undefined && minute >= afterMin) || (atBark === true && bark >= BARK_SET);
+  if (all)
+    return (atCoreC === undefined || nowC >= atCoreC) && (afterMin === undefined || minute >= afterMin) && (!atBark || bark >= BARK_SET);
+  return (
+    (atCoreC !== undefined && nowC >= atCoreC) || (afterMin !== undefined && minute >= afterMin) || (atBark === true && bark >= BARK_SET)
+  );
 }

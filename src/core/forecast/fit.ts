@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from '../numerics';
 import { runLoggedCook, type LoggedCook } from './logged';
-import type { ModelParameters, ParameterSet } from './parameters';
+import { correctionFor, type ModelParameters, type ParameterSet } from './parameters';
 
 /**
  * Where each fitted parameter starts, how far it may go, and how strongly it is held (log-sd of
@@ -29,10 +29,10 @@ const FREE: { name: keyof ModelParameters; start: number; low: number; high: num
   { name: 'panFilmFactor', start: 1.1, low: 0.9, high: 1.6, logSd: 0.2 },
 ];
 
-const TIME_LOG_SD = 0.07;
+const TIME_LOG_SD = 0.06;
 const FINAL_SD_C = 2.5;
 /** A finish further off than this weighs more than in proportion: cooks trust the number near the end. */
-const FINAL_TOLERATED_C = 2.4;
+const FINAL_TOLERATED_C = 2.2;
 /** Per-cut corrections are shrunk toward 1 with this log-sd. */
 const CUT_LOG_SD = 0.1;
 
@@ -56,7 +56,12 @@ const unsquash = (value: number, low: number, high: number) => Math.log((value -
 export function fitParameters(cooks: LoggedCook[], from: ParameterSet, options: FitOptions): ParameterSet {
   const rows = cooks.filter((cook) => cook.observedH !== undefined);
   const cutIds = options.perCut ? [...new Set(rows.map((row) => row.cutId))].sort() : [];
-  const start = [...FREE.map((free) => unsquash(options.begin?.[free.name] ?? free.start, free.low, free.high)), ...cutIds.flatMap(() => [0, 0])];
+  const start = [
+    ...FREE.map((free) => unsquash(options.begin?.[free.name] ?? free.start, free.low, free.high)),
+    ...cutIds.flatMap((cutId) =>
+      options.begin ? [Math.log(correctionFor(from, cutId).thicknessScale), Math.log(correctionFor(from, cutId).collagenScale)] : [0, 0],
+    ),
+  ];
 
   const parametersAt = (x: ArrayLike<number>): ParameterSet => {
     const global = { ...from.global };
@@ -110,4 +115,26 @@ export function fitErrors(cooks: LoggedCook[], parameters: ParameterSet): FitErr
       worstFinalC = Math.max(worstFinalC, Math.abs(cook.doneCoreC - row.observedFinalC));
   }
   return { rows, logRmse: Math.sqrt(sum / rows), worstFinalC };
+}
+
+/**
+ * Leave-one-cut-out: for each cut the global parameters are refitted on all the others, then asked
+ * for the cut they have not seen (no correction of its own). Root mean square of ln(predicted / observed).
+ */
+export function crossValidate(cooks: LoggedCook[], from: ParameterSet, rounds: number): number {
+  const cutIds = [...new Set(cooks.map((cook) => cook.cutId))];
+  let sum = 0;
+  let rows = 0;
+  for (const cutId of cutIds) {
+    const unseen = cooks.filter((cook) => cook.cutId === cutId);
+    const fitted = fitParameters(
+      cooks.filter((cook) => cook.cutId !== cutId),
+      from,
+      { perCut: false, rounds, begin: from.global },
+    );
+    const errors = fitErrors(unseen, { ...fitted, cuts: {} });
+    sum += errors.logRmse ** 2 * errors.rows;
+    rows += errors.rows;
+  }
+  return Math.sqrt(sum / rows);
 }

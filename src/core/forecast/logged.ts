@@ -2,7 +2,7 @@ import { findCut, type PitKind, type Wrap, type WrapWhen } from '../model';
 import { runCook, type Cook } from './cook';
 import type { ParameterSet } from './parameters';
 import type { PitProgramme } from './pit';
-import { cookSetup, type DoneWhen } from './setup';
+import { cookSetup, type CookSetup, type DoneWhen } from './setup';
 
 /** One finished (or hypothetical) cook as a log tells it: a row of docs/formats/cooks.md. */
 export interface LoggedCook {
@@ -24,18 +24,20 @@ export interface LoggedCook {
   observedFinalC?: number;
 }
 
-/** Runs the model on a logged cook. The cut must be one of the library's. */
-export function runLoggedCook(logged: LoggedCook, parameters: ParameterSet): Cook {
+/** The setup of a logged cook. The cut must be one of the library's. */
+export function loggedSetup(logged: LoggedCook, parameters: ParameterSet): CookSetup {
   const cut = findCut(logged.cutId);
-  if (!cut) throw new Error(`runLoggedCook: unknown cut ${logged.cutId}`);
+  if (!cut) throw new Error(`loggedSetup: unknown cut ${logged.cutId}`);
   const convertedShare = cut.done.by === 'tender' ? cut.done.convertedShare : 0.75;
   const done: DoneWhen = logged.done.by === 'tender' ? { by: 'tender', convertedShare } : logged.done;
-  const setup = cookSetup(cut, logged, logged, parameters, {
+  return cookSetup(cut, logged, logged, parameters, {
     pit: { steps: logged.pitSteps, openingDropC: 0, recoverMin: 0 },
     pitKind: logged.pitKind,
     altitudeM: logged.altitudeM,
     roomC: logged.airC,
     done,
   });
-  return runCook(setup, parameters);
 }
+
+/** Runs the model on a logged cook. */
+export const runLoggedCook = (logged: LoggedCook, parameters: ParameterSet): Cook => runCook(loggedSetup(logged, parameters), parameters);

@@ -51,6 +51,8 @@ export interface ParameterSet {
   cuts: Record<string, CutCorrection>;
   /** Natural-log standard deviation of like cooks in life, in time to done. */
   timeLogSd: number;
+  /** How well the set met the log it was fitted to, and cuts it had not seen. */
+  fit?: { cooks: number; logRmse: number; globalLogRmse: number; unseenCutLogRmse: number; worstFinalC: number };
 }
 
 const NO_CORRECTION: CutCorrection = Object.freeze({ thicknessScale: 1, collagenScale: 1 });

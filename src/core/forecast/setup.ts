@@ -1,4 +1,19 @@
-import { CHEW_CONVERSION, GRADE_SOFTENING, isPoultry, MEAT_DENSITY_KG_PER_M3, pieceSize, type Chew, type Cut, type Grade, type HotFinish, type Method, type PitKind, type Spray, type Wrap, type WrapWhen } from '../model';
+import {
+  CHEW_CONVERSION,
+  GRADE_SOFTENING,
+  isPoultry,
+  MEAT_DENSITY_KG_PER_M3,
+  pieceSize,
+  type Chew,
+  type Cut,
+  type Grade,
+  type HotFinish,
+  type Method,
+  type PitKind,
+  type Spray,
+  type Wrap,
+  type WrapWhen,
+} from '../model';
 import type { BodySpec } from '../thermal';
 import { correctionFor, softeningHours, type ParameterSet } from './parameters';
 import type { PitProgramme } from './pit';
@@ -70,12 +85,19 @@ export function bodySpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet):
 function thinEndSpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet): BodySpec {
   const whole = bodySpec(cut, piece, parameters);
   const { thicknessShare, weightShare } = cut.thinEnd!;
-  return { ...whole, massKg: whole.massKg * weightShare, halfThicknessM: whole.halfThicknessM * thicknessShare, geometryExponent: Math.max(0, (whole.geometryExponent + 1) * thicknessShare - 1) };
+  return {
+    ...whole,
+    massKg: whole.massKg * weightShare,
+    halfThicknessM: whole.halfThicknessM * thicknessShare,
+    geometryExponent: Math.max(0, (whole.geometryExponent + 1) * thicknessShare - 1),
+  };
 }
 
 /** A cut's own finish: tenderness (moved by the chew that is wanted), or its core temperature counted after carry-over. */
 const doneWhenOf = (cut: Cut, chew: Chew = 'usual'): DoneWhen =>
-  cut.done.by === 'tender' ? { by: 'tender', convertedShare: cut.done.convertedShare + CHEW_CONVERSION[chew] } : { by: 'peak', coreC: cut.done.coreC };
+  cut.done.by === 'tender'
+    ? { by: 'tender', convertedShare: cut.done.convertedShare + CHEW_CONVERSION[chew] }
+    : { by: 'peak', coreC: cut.done.coreC };
 
 const FULL_SMOKE = Object.freeze({ output: 1, darkShare: 0 });
 
@@ -103,7 +125,10 @@ export function cookSetup(
   return {
     body: bodySpec(cut, piece, parameters),
     thinEnd: cut.thinEnd && thinEndSpec(cut, piece, parameters),
-    softeningH: softeningHours(parameters.global, cut.species) * correctionFor(parameters, cut.id).collagenScale * GRADE_SOFTENING[piece.grade ?? 'choice'],
+    softeningH:
+      softeningHours(parameters.global, cut.species) *
+      correctionFor(parameters, cut.id).collagenScale *
+      GRADE_SOFTENING[piece.grade ?? 'choice'],
     surfaceWetFactor: isPoultry(cut) ? parameters.global.skinWetFactor : 1,
     done: options.done ?? doneWhenOf(cut, options.chew),
     pit: options.pit,

@@ -29,6 +29,10 @@ export interface Cut {
   bones?: number;
   /** The longest hold in a box or warmer before it turns mushy or dries, minutes. */
   holdMaxMin: number;
+  /** How to tell that it is done, beside the number. */
+  signs: string;
+  /** Where the probe goes. */
+  probe: string;
 }
 
 const LB = 0.45359237;
@@ -94,6 +98,58 @@ const ROWS: Row[] = [
   ['pan-dish', 'pan dish, full pan', 'pan', 'pans', 'dish', 13, 15, 53, 32.5, 3.6, 1, 0, 1, 74, 74, 74, 0, 180],
 ];
 
+/** Signs and probe places by cut, else by kind. */
+const SIGNS: Record<string, [signs: string, probe: string]> = {
+  'brisket-whole': [
+    'A probe slides into the flat like soft butter; the whole piece wobbles.',
+    'From the side into the thickest part of the flat, under the point, clear of the fat seam.',
+  ],
+  'brisket-flat': ['A slice drapes over a finger and pulls apart with a light tug.', 'From the end, along the grain, into the middle.'],
+  'brisket-point': [
+    'A probe meets nothing anywhere; the fat jiggles.',
+    'From the side into the thickest part, clear of the big fat pockets.',
+  ],
+  'beef-plate-ribs': [
+    'A bone turns in the hand; a probe falls in between the bones.',
+    'Between two bones from the end, into the thickest meat, off the bone.',
+  ],
+  'beef-chuck-ribs': ['A bone turns; the meat has drawn back a finger’s width.', 'Between the middle bones, off the bone.'],
+  'pork-butt': [
+    'The blade bone turns and slides out clean.',
+    'From the side opposite the bone into the middle of the money muscle’s thick side.',
+  ],
+  'pork-picnic': ['The shank bone turns freely; the skin side gives.', 'Into the thickest part, a finger from the bone.'],
+  'pork-belly': ['A probe goes through all layers without a catch.', 'From the edge into the middle, between the layers.'],
+  'lamb-shoulder': ['The blade slides out; the meat falls from it.', 'Into the thickest part, a finger from the bone.'],
+  'sausage-link': ['Plump, the skin tight; juices clear.', 'From the end, along the middle.'],
+  'chicken-whole': [
+    'The leg moves loosely; juices at the thigh run clear. The number decides.',
+    'Deep in the thigh beside the body, off the bone; check the breast too.',
+  ],
+  'turkey-whole': [
+    'The leg joint gives. The number decides, in breast and thigh.',
+    'Deepest part of the breast from the neck end; a second one in the thigh.',
+  ],
+};
+
+function signsOf(id: string, species: Species, tender: boolean): Pick<Cut, 'signs' | 'probe'> {
+  const [signs, probe] =
+    SIGNS[id] ??
+    (id.includes('ribs')
+      ? [
+          'Lifted by one end it bends to a right angle and the bark cracks; bones show a finger’s width.',
+          'Between two middle bones, along the rack, off the bone.',
+        ]
+      : species === 'chicken' || species === 'turkey'
+        ? ['The number decides; measure the peak after resting and write it down.', 'From the side into the thickest part, off the bone.']
+        : species === 'dish'
+          ? ['It bubbles at the edge and is hot in the middle.', 'In the middle of the pan, half way down.']
+          : tender
+            ? ['A probe meets almost no resistance, twice, in two places.', 'From the side into the thickest part, clear of fat seams.']
+            : ['Springy to the finger; the number after resting decides.', 'From the end into the middle of the thickest part.']);
+  return { signs, probe };
+}
+
 function cutFromRow(row: Row): Cut {
   const [
     id,
@@ -133,6 +189,7 @@ function cutFromRow(row: Row): Cut {
     pulledAtC: [pulledLow, pulledHigh],
     carveMin,
     holdMaxMin,
+    ...signsOf(id, species, done === 'tender'),
     ...extra,
   };
 }
@@ -141,6 +198,7 @@ function cutFromRow(row: Row): Cut {
 export const CUTS: readonly Cut[] = Object.freeze(ROWS.map(cutFromRow));
 
 const byId = new Map(CUTS.map((cut) => [cut.id, cut]));
+/** A cut as it ships; an owner's library may hold another version. */
 export const findCut = (id: string): Cut | undefined => byId.get(id);
 
 export const isPoultry = (cut: Cut): boolean => cut.species === 'chicken' || cut.species === 'turkey';

@@ -1,3 +1,5 @@
 export { crossingBetween } from './crossing';
 export { normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
+export { quantile, quantileSorted } from './quantile';
+export { seededRandom } from './random';

@@ -1,5 +1,5 @@
 import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
-import { findCut, findMethod, type CookEvent, type HoldingBox, type Pit, type Plan } from '../model';
+import { cutIn, methodIn, type CookEvent, type HoldingBox, type Library, type Pit, type Plan } from '../model';
 import { schedule, type BatchOrder, type ForecastCache } from '../schedule';
 import { tasksOf } from './tasks';
 
@@ -9,15 +9,16 @@ export interface PlanInput {
   /** The pits and boxes the event may use. */
   pits: Pit[];
   boxes: HoldingBox[];
+  library: Library;
   /** No fire is lit before this; the present moment, for an event that lies ahead. */
   earliestMs: number;
 }
 
 /** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
-export function batchOrders(event: CookEvent): BatchOrder[] {
+export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
   return event.batches.flatMap((batch) => {
-    const cut = findCut(batch.cutId);
-    const method = findMethod(batch.methodId);
+    const cut = cutIn(library, batch.cutId);
+    const method = methodIn(library, batch.methodId);
     const serving = event.servings.find((each) => each.id === batch.servingId);
     return cut && method && serving && batch.pieces.length > 0 ? [{ batch, cut, method, serving }] : [];
   });
@@ -26,7 +27,7 @@ export function batchOrders(event: CookEvent): BatchOrder[] {
 /** Builds the whole plan of an event: runs, fires, tasks, and whatever does not fit. */
 export function buildPlan(input: PlanInput, cache: ForecastCache = new Map(), parameters: ParameterSet = SHIPPED_PARAMETERS): Plan {
   const { event } = input;
-  const orders = batchOrders(event);
+  const orders = batchOrders(input);
   const scheduled = schedule(orders, {
     pits: input.pits,
     boxes: input.boxes,
@@ -41,6 +42,6 @@ export function buildPlan(input: PlanInput, cache: ForecastCache = new Map(), pa
     revision: event.revision,
     confidence: event.confidence,
     ...scheduled,
-    tasks: tasksOf(event, scheduled),
+    tasks: tasksOf(input, scheduled),
   };
 }

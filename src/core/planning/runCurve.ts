@@ -1,10 +1,22 @@
-import { coolFromPull, findStall, SHIPPED_PARAMETERS, type Stall } from '../forecast';
-import type { Run } from '../model';
-import { forecastBatch, type ForecastCache } from '../schedule';
+import {
+  BAND_STEP_MIN,
+  cookSetup,
+  forecastCook,
+  holdTogether,
+  predictedYield,
+  SHIPPED_PARAMETERS,
+  steadyPit,
+  type CookForecast,
+  type HoldingPlace,
+  type Quantiles,
+  type Stall,
+} from '../forecast';
+import { isPoultry, type Run } from '../model';
+import { dangerMinutes, lethalityShare, lethalityTable, SAFETY_RULES } from '../safety';
 import { MS_PER_MIN } from '../units';
 import { batchOrders, type PlanInput } from './buildPlan';
 
-/** The expected cook of a run's heaviest piece, from going on to carving. Minutes count from going on. */
+/** The forecast of a run's heaviest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
   runId: string;
   minutes: number[];
@@ -12,69 +24,121 @@ export interface RunCurve {
   /** Undefined after pulling: the piece has left the pit. */
   surfaceC: (number | undefined)[];
   pitC: (number | undefined)[];
+  /** The thin end of a tapered piece. */
+  thinC?: (number | undefined)[];
+  /** Core of 8 in 10 such cooks, until the late finish. */
+  band: { minutes: number[]; p10C: number[]; p90C: number[] };
   stall?: Stall;
   wrapMin?: number;
   pullMin: number;
   pullCoreC: number;
   carveMin: number;
   hotHoldC: number;
+  done: Quantiles;
+  barkSetMin?: number;
+  ringMm: number;
+  yieldShare: number;
+  thinEnd?: { coreC: number; doneAtMin?: number };
+  safety: { coreDangerMin: number; surfaceDangerMin: number; lethalityShare: number; lethalitySource: string };
 }
 
 /** Every how many minutes the curve is sampled for drawing. */
 const SAMPLE_MIN = 3;
-const HOT_HOLD_C = 60;
+const SAMPLES = 200;
+const ROOM_C = 20;
+const START_C = 4;
 
-/** The curve behind one run of a plan; undefined when the event no longer has its batch. */
-export function runCurve(input: PlanInput, run: Run, cache: ForecastCache = new Map()): RunCurve | undefined {
-  const order = batchOrders(input.event).find((each) => each.batch.id === run.batchId);
+/** The curve behind one run of a plan, with its range; undefined when the event no longer has its batch. */
+export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
+  const order = batchOrders(input).find((each) => each.batch.id === run.batchId);
   const pit = input.pits.find((each) => each.id === run.pitId);
   if (!order || !pit) return undefined;
+  const { cut, method } = order;
   const finish =
     run.moveAtMs === undefined
       ? undefined
       : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
-  const box = input.boxes.find((each) => each.id === run.hold.gearId);
-  const context = {
-    parameters: SHIPPED_PARAMETERS,
+  const massKg = Math.max(...order.batch.pieces.filter((piece) => run.pieceIds.includes(piece.id)).map((piece) => piece.kg));
+  const setup = cookSetup(cut, { massKg, startC: START_C }, method, SHIPPED_PARAMETERS, {
+    pit: steadyPit(run.pitC, pit.openingDropC, pit.recoverMin),
+    pitKind: pit.kind,
+    finishKind: finish?.kind,
     altitudeM: input.event.altitudeM,
-    confidence: input.event.confidence,
-    hotHoldC: HOT_HOLD_C,
-    box: box ?? input.boxes[0],
-  };
-  const { heaviest } = forecastBatch(cache, context, order.batch, order.cut, order.method, pit, run.pitC, finish);
-  const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
-  const pullMin = Math.round(heaviest.doneAtMin);
-  const cooling = coolFromPull(heaviest.body, SHIPPED_PARAMETERS, {
-    ventMin: run.ventMin,
-    restMin: run.restMin,
-    restBare: order.cut.done.by === 'core',
-    box,
-    pieces: run.pieceIds.length,
-    roomC: 20,
-    longestMin: Math.max(0, carveMin - pullMin),
+    roomC: ROOM_C,
+    smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
   });
+  const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, pitSeed: 1, samples: SAMPLES });
+  const cook = forecast.median;
+  const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
+  const pullMin = Math.round(cook.doneAtMin);
+  const box = input.boxes.find((each) => each.id === run.hold.gearId);
+  const place: HoldingPlace = box ? { kind: 'box', lossWPerK: box.lossWPerK } : { kind: 'tent' };
+  const held = holdTogether(
+    [{ body: cook.body, pieces: run.pieceIds.length, convertedShare: cook.convertedShare, softeningH: setup.softeningH }],
+    SHIPPED_PARAMETERS,
+    {
+      ventMin: run.ventMin,
+      restMin: run.restMin,
+      restBare: cut.done.by === 'core',
+      place,
+      roomC: ROOM_C,
+      longestMin: Math.max(0, carveMin - pullMin),
+    },
+  )[0]!;
 
-  const curve: RunCurve = {
+  const table = lethalityTable(cut.species);
+  const core = [...cook.trace.coreC, ...held.coreC.subarray(1)];
+  const surface = [...cook.trace.surfaceC, ...held.surfaceC.subarray(1)];
+  const drawn = sampled(forecast, held.coreC, pullMin, carveMin);
+  return {
     runId: run.id,
+    ...drawn,
+    stall: forecast.stall,
+    wrapMin: cook.wrapAtMin,
+    pullMin,
+    pullCoreC: cook.doneCoreC,
+    carveMin,
+    hotHoldC: SAFETY_RULES.hotHold.limit,
+    done: forecast.done,
+    barkSetMin: cook.barkSetAtMin,
+    ringMm: isPoultry(cut) ? 0 : cook.smoke.ringMm,
+    yieldShare: predictedYield(cut, massKg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
+    thinEnd: cook.thinEnd && { coreC: cook.thinEnd.coreC, doneAtMin: cook.thinEnd.doneAtMin },
+    safety: {
+      coreDangerMin: dangerMinutes(core, 1),
+      surfaceDangerMin: dangerMinutes(surface, 1),
+      lethalityShare: lethalityShare(core, 1, table),
+      lethalitySource: table.source,
+    },
+  };
+}
+
+function sampled(
+  { median, band }: CookForecast,
+  held: Float64Array,
+  pullMin: number,
+  carveMin: number,
+): Pick<RunCurve, 'minutes' | 'coreC' | 'surfaceC' | 'pitC' | 'thinC' | 'band'> {
+  const { trace } = median;
+  const curve: Pick<RunCurve, 'minutes' | 'coreC' | 'surfaceC' | 'pitC'> & { thinC: (number | undefined)[] } = {
     minutes: [],
     coreC: [],
     surfaceC: [],
     pitC: [],
-    stall: findStall(heaviest.trace),
-    wrapMin: heaviest.wrapAtMin,
-    pullMin,
-    pullCoreC: heaviest.doneCoreC,
-    carveMin,
-    hotHoldC: HOT_HOLD_C,
+    thinC: [],
   };
-  const { trace } = heaviest;
   for (let minute = 0; minute <= carveMin; minute += SAMPLE_MIN) {
     const onPit = minute <= pullMin;
-    const sample = Math.min(Math.round(minute / trace.stepMin), trace.coreC.length - 1);
+    const at = Math.min(Math.round(minute / trace.stepMin), trace.coreC.length - 1);
     curve.minutes.push(minute);
-    curve.coreC.push(onPit ? trace.coreC[sample]! : cooling[Math.min(minute - pullMin, cooling.length - 1)]!);
-    curve.surfaceC.push(onPit ? trace.surfaceC[sample] : undefined);
-    curve.pitC.push(onPit ? trace.pitC[sample] : undefined);
+    curve.coreC.push(onPit ? trace.coreC[at]! : held[Math.min(minute - pullMin, held.length - 1)]!);
+    curve.surfaceC.push(onPit ? trace.surfaceC[at] : undefined);
+    curve.pitC.push(onPit ? trace.pitC[at] : undefined);
+    curve.thinC.push(onPit ? trace.thinCoreC?.[at] : undefined);
   }
-  return curve;
+  return {
+    ...curve,
+    thinC: trace.thinCoreC ? curve.thinC : undefined,
+    band: { minutes: band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: band.p10C, p90C: band.p90C },
+  };
 }

@@ -1,11 +1,11 @@
-import { findCut, type CookEvent, type Plan, type Task } from '../model';
+import { cutIn, type CookEvent, type Library, type Plan, type Task } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
 const ONE_OPENING_MIN = 10;
 
 /** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
-export function tasksOf(event: CookEvent, plan: Pick<Plan, 'runs' | 'firings'>): Task[] {
+export function tasksOf({ event, library }: { event: CookEvent; library: Library }, plan: Pick<Plan, 'runs' | 'firings'>): Task[] {
   const tasks: Task[] = [];
   plan.firings.forEach((firing) => {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;
@@ -47,7 +47,7 @@ export function tasksOf(event: CookEvent, plan: Pick<Plan, 'runs' | 'firings'>):
       if (heldAtMs < run.carveAtMs) add('hold', heldAtMs, (run.carveAtMs - heldAtMs) / MS_PER_MIN);
     }
     const batch = event.batches.find((each) => each.id === run.batchId);
-    const carveMin = batch ? (findCut(batch.cutId)?.carveMin ?? 0) : 0;
+    const carveMin = batch ? (cutIn(library, batch.cutId)?.carveMin ?? 0) : 0;
     if (carveMin > 0) add('carve', run.carveAtMs, Math.ceil(carveMin * pieces));
   }
   for (const serving of event.servings) {

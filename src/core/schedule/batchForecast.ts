@@ -1,4 +1,16 @@
-import { coolFromPull, cookSetup, minutesAbove, runCook, steadyPit, timeFactor, type Cook, type ParameterSet } from '../forecast';
+import {
+  cookSetup,
+  holdTogether,
+  minutesAbove,
+  minutesToMush,
+  runCook,
+  runSamples,
+  steadyPit,
+  timeFactor,
+  type Cook,
+  type CookSetup,
+  type ParameterSet,
+} from '../forecast';
 import type { Batch, Cut, HoldingBox, Method, Pit } from '../model';
 
 /** What the plan needs to know of a batch cooked in one pit at one heat. Minutes count from going on. */
@@ -9,6 +21,8 @@ export interface BatchForecast {
   pullEarlyMin: number;
   pullMedianMin: number;
   pullLateMin: number;
+  /** Log-sd of the time to done, from a coarse ensemble. */
+  timeLogSd: number;
   wrapMin?: number;
   wrapLateMin?: number;
   unwrapMin?: number;
@@ -17,6 +31,8 @@ export interface BatchForecast {
   /** Minutes after pulling the coolest (lightest) piece stays at or above the hot-holding floor, under a tent and in a box. */
   tentAboveMin: number;
   boxAboveMin: number;
+  /** Minutes after pulling until warm holding would turn it to mush. */
+  mushMin: number;
   tentC: Float64Array;
   boxC: Float64Array;
 }
@@ -52,8 +68,8 @@ export function forecastBatch(
   const lightestKg = Math.min(...weights);
   const heaviestKg = Math.max(...weights);
   const key = JSON.stringify([
-    cut.id,
-    method.id,
+    cut,
+    method,
     lightestKg,
     heaviestKg,
     weights.length,
@@ -70,31 +86,34 @@ export function forecastBatch(
   const kept = cache.get(key);
   if (kept) return kept;
 
-  const cook = (massKg: number) =>
-    runCook(
-      cookSetup(cut, { massKg, startC: START_C }, method, context.parameters, {
-        pit: steadyPit(pitC, pit.openingDropC, pit.recoverMin),
-        pitKind: pit.kind,
-        finishKind: finish?.kind,
-        altitudeM: context.altitudeM,
-        roomC: ROOM_C,
-      }),
-      context.parameters,
-    );
-  const heaviest = cook(heaviestKg);
-  const lightest = heaviestKg === lightestKg ? heaviest : cook(lightestKg);
-  const sd = context.parameters.timeLogSd;
+  const setupOf = (massKg: number) =>
+    cookSetup(cut, { massKg, startC: START_C }, method, context.parameters, {
+      pit: steadyPit(pitC, pit.openingDropC, pit.recoverMin),
+      pitKind: pit.kind,
+      finishKind: finish?.kind,
+      altitudeM: context.altitudeM,
+      roomC: ROOM_C,
+      smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
+    });
+  const setup = setupOf(heaviestKg);
+  const heaviest = runCook(setup, context.parameters);
+  const lightest = heaviestKg === lightestKg ? heaviest : runCook(setupOf(lightestKg), context.parameters);
+  const sd = spreadOf(setup, context.parameters);
   const late = timeFactor(sd, context.confidence);
+  const waiting = [{ body: lightest.body, pieces: weights.length, convertedShare: lightest.convertedShare, softeningH: setup.softeningH }];
   const cooling = {
     ventMin: method.ventMin,
     restMin: method.restMin,
     restBare: cut.done.by === 'core',
-    pieces: weights.length,
     roomC: ROOM_C,
     longestMin: LOOK_AHEAD_MIN,
   };
-  const tentC = coolFromPull(lightest.body, context.parameters, cooling);
-  const boxC = context.box ? coolFromPull(lightest.body, context.parameters, { ...cooling, box: context.box }) : tentC;
+  const tent = holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'tent' } })[0]!;
+  const boxed = context.box
+    ? holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'box', lossWPerK: context.box.lossWPerK } })[0]!
+    : tent;
+  const tentC = tent.coreC;
+  const boxC = boxed.coreC;
   const dangerAt = heaviest.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
   const forecast: BatchForecast = {
     lightest,
@@ -102,6 +121,7 @@ export function forecastBatch(
     pullEarlyMin: lightest.doneAtMin * timeFactor(sd, 1 - context.confidence),
     pullMedianMin: heaviest.doneAtMin,
     pullLateMin: heaviest.doneAtMin * late,
+    timeLogSd: sd,
     wrapMin: heaviest.wrapAtMin,
     wrapLateMin:
       heaviest.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? heaviest.wrapAtMin : heaviest.wrapAtMin * late,
@@ -109,9 +129,22 @@ export function forecastBatch(
     dangerLateMin: dangerAt < 0 ? heaviest.doneAtMin * late : dangerAt * heaviest.trace.stepMin * late,
     tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
     boxAboveMin: minutesAbove(boxC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
+    mushMin: (cut.done.by === 'tender' ? minutesToMush(boxed) : undefined) ?? LOOK_AHEAD_MIN,
     tentC,
     boxC,
   };
   cache.set(key, forecast);
   return forecast;
+}
+
+/** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
+const SPREAD_SAMPLES = 48;
+
+function spreadOf(setup: CookSetup, parameters: ParameterSet): number {
+  const logs = runSamples(setup, parameters, { seed: 1, pitSeed: 1, samples: SPREAD_SAMPLES, stepMin: 3, cells: 10 }, 0, SPREAD_SAMPLES)
+    .filter((sample) => Number.isFinite(sample.doneAtMin))
+    .map((sample) => Math.log(sample.doneAtMin));
+  if (logs.length < SPREAD_SAMPLES / 2) return parameters.timeLogSd;
+  const mean = logs.reduce((sum, log) => sum + log, 0) / logs.length;
+  return Math.sqrt(logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (logs.length - 1));
 }

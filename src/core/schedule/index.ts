@@ -2,4 +2,3 @@ export { schedule } from './search';
 export type { BatchOrder } from './placeBatch';
 export { rackAreaMm2 } from './rackLedger';
 export type { ForecastCache } from './batchForecast';
-export { forecastBatch } from './batchForecast';

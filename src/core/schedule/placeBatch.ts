@@ -167,7 +167,7 @@ const offPitMin = (method: Method) => method.ventMin + method.restMin;
 /** The longest a piece may wait between vent and rest and carving: the method, the cut, and the heat it keeps. */
 function holdLimitMin({ cut, method }: BatchOrder, option: Option, boxed: boolean): number {
   const keepsMin = (boxed ? option.forecast.boxAboveMin : option.forecast.tentAboveMin) - offPitMin(method);
-  const usual = boxed ? Math.min(method.holdMaxMin, cut.holdMaxMin) : TENT_HOLD_MIN;
+  const usual = boxed ? Math.min(method.holdMaxMin, cut.holdMaxMin, option.forecast.mushMin - offPitMin(method)) : TENT_HOLD_MIN;
   // A roast served rare is below the hot-holding floor by choice: the hold is kept short and the plan says so.
   return servedRare(cut) ? Math.min(usual, TENT_HOLD_MIN) : Math.min(usual, keepsMin);
 }
@@ -299,7 +299,7 @@ function tryOption(order: BatchOrder, context: PlacementContext, option: Option,
       toMs: window.carveAtMs,
       coolestAtCarveC: cooling[Math.min(waitMin, cooling.length - 1)]!,
     },
-    onTimeShare: chanceWithin(context.parameters.timeLogSd, forecast.pullMedianMin, availableMin),
+    onTimeShare: chanceWithin(forecast.timeLogSd, forecast.pullMedianMin, availableMin),
     why: whyOf(order, option, window, context.confidence, serving.id),
   };
   return { run, taken, pit };

@@ -1,7 +1,7 @@
 'use client';
 import { Minus, Plus, Trash2, Users } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
-import { findCut, findMethod, methodsFor } from '../../core/model';
+import { cutIn, methodIn, methodsFor, type Library } from '../../core/model';
 import { kgFromLb, lbFromKg } from '../../core/units';
 import type { BatchInput, ServingInput } from '../../doors';
 import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
@@ -13,6 +13,7 @@ import { useUnits } from '../kit/UnitsProvider';
 import { needOf, overShare } from './briefForm';
 
 interface BatchRowProps {
+  library: Library;
   serving: ServingInput;
   batch: BatchInput;
   name: string;
@@ -22,11 +23,11 @@ interface BatchRowProps {
 }
 
 /** One cut on the menu: what the guests need of it, by which method, in which pieces. */
-export function BatchRow({ serving, batch, name, errors, onChange, onRemove }: BatchRowProps) {
+export function BatchRow({ library, serving, batch, name, errors, onChange, onRemove }: BatchRowProps) {
   const units = useUnits();
-  const cut = findCut(batch.cutId)!;
-  const method = findMethod(batch.methodId)!;
-  const need = needOf(serving, batch);
+  const cut = cutIn(library, batch.cutId)!;
+  const method = methodIn(library, batch.methodId)!;
+  const need = needOf(library, serving, batch);
   const byHand = (pieces: BatchInput['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
   const add = () => byHand([...batch.pieces, { id: crypto.randomUUID().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
   const over = need ? overShare(need, batch) : 0;
@@ -64,7 +65,7 @@ export function BatchRow({ serving, batch, name, errors, onChange, onRemove }: B
           value={batch.methodId}
           onChange={(event) => onChange({ ...batch, methodId: event.target.value })}
         >
-          {methodsFor(cut).map((each) => (
+          {methodsFor(library, cut).map((each) => (
             <option key={each.id} value={each.id}>
               {each.name}, {formatTemp(each.pitC, units)}
             </option>

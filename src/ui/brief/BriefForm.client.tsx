@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Controller, FormProvider, useFieldArray, useWatch } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { ftFromM, mFromFt } from '../../core/units';
-import type { CookEvent } from '../../core/model';
+import type { CookEvent, Library } from '../../core/model';
 import { BriefInput } from '../../doors';
 import { attempt, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -27,7 +27,7 @@ type Saved =
   | { state: 'refused'; message: string; newer: boolean };
 
 /** The brief: where, when, who eats and what. It saves itself; what is wrong stays as typed. */
-export function BriefForm({ event, saveBrief }: { event: CookEvent; saveBrief: Action<CookEvent> }) {
+export function BriefForm({ event, library, saveBrief }: { event: CookEvent; library: Library; saveBrief: Action<CookEvent> }) {
   const form = useDoorForm(BriefInput, briefOf(event));
   const { control, formState } = form;
   const { errors } = formState;
@@ -123,7 +123,12 @@ export function BriefForm({ event, saveBrief }: { event: CookEvent; saveBrief: A
           </Field>
         </section>
         {servings.fields.map((serving, index) => (
-          <ServingCard key={serving.key} index={index} onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined} />
+          <ServingCard
+            key={serving.key}
+            library={library}
+            index={index}
+            onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined}
+          />
         ))}
         <Button className="mt-4" onClick={() => servings.append(newServing(form.getValues('servings').at(-1)))}>
           <Plus size={16} aria-hidden /> Add a serving

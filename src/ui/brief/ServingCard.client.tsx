@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import { CUTS } from '../../core/model';
+import type { Library, Species } from '../../core/model';
 import type { BriefInput } from '../../doors';
 import { Button } from '../kit/Button';
 import { errorId, Field, FieldError, inputClass } from '../kit/Field';
@@ -10,7 +10,7 @@ import { NumberField } from '../kit/NumberField';
 import { BatchRow } from './BatchRow.client';
 import { newBatch, sizeByGuests } from './briefForm';
 
-const FAMILIES: [string, (typeof CUTS)[number]['species'][]][] = [
+const FAMILIES: [string, Species[]][] = [
   ['Beef', ['beef']],
   ['Pork', ['pork']],
   ['Birds', ['chicken', 'turkey']],
@@ -19,7 +19,7 @@ const FAMILIES: [string, (typeof CUTS)[number]['species'][]][] = [
 ];
 
 /** One serving: when, for whom, and its menu. */
-export function ServingCard({ index, onRemove }: { index: number; onRemove?: () => void }) {
+export function ServingCard({ library, index, onRemove }: { library: Library; index: number; onRemove?: () => void }) {
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
   const serving = useWatch({ control, name: `servings.${index}` });
   const errors = formState.errors.servings?.[index];
@@ -27,9 +27,9 @@ export function ServingCard({ index, onRemove }: { index: number; onRemove?: () 
   const at = <K extends string>(name: K) => `servings.${index}.${name}` as const;
 
   useEffect(() => {
-    const batches = sizeByGuests(serving);
+    const batches = sizeByGuests(library, serving);
     if (batches !== serving.batches) setValue(`servings.${index}.batches`, batches, { shouldDirty: true });
-  }, [serving, index, setValue]);
+  }, [library, serving, index, setValue]);
 
   const input = (name: 'name' | 'date' | 'time') => ({
     id: id(name),
@@ -134,6 +134,7 @@ export function ServingCard({ index, onRemove }: { index: number; onRemove?: () 
               {batches.map((batch, at) => (
                 <BatchRow
                   key={batch.id}
+                  library={library}
                   serving={serving}
                   batch={batch}
                   name={`servings.${index}.batches.${at}`}
@@ -161,17 +162,20 @@ export function ServingCard({ index, onRemove }: { index: number; onRemove?: () 
           className={`${inputClass()} max-w-64`}
           value=""
           onChange={(change) =>
-            change.target.value && setValue(`servings.${index}.batches`, [...batches, newBatch(change.target.value)], { shouldDirty: true })
+            change.target.value &&
+            setValue(`servings.${index}.batches`, [...batches, newBatch(library, change.target.value)], { shouldDirty: true })
           }
         >
           <option value="">Choose a cut or dish…</option>
           {FAMILIES.map(([family, species]) => (
             <optgroup key={family} label={family}>
-              {CUTS.filter((cut) => species.includes(cut.species)).map((cut) => (
-                <option key={cut.id} value={cut.id}>
-                  {cut.name}
-                </option>
-              ))}
+              {library.cuts
+                .filter((cut) => species.includes(cut.species))
+                .map((cut) => (
+                  <option key={cut.id} value={cut.id}>
+                    {cut.name}
+                  </option>
+                ))}
             </optgroup>
           ))}
         </select>

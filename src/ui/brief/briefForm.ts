@@ -1,4 +1,4 @@
-import { findCut, methodsFor, type Batch, type CookEvent } from '../../core/model';
+import { cutIn, methodsFor, type Batch, type CookEvent, type Library } from '../../core/model';
 import { needFor, type Need } from '../../core/quantities';
 import type { BatchInput, BriefInput, ServingInput } from '../../doors';
 import { localDate, localTime } from '../../formats/clock';
@@ -38,11 +38,11 @@ const batchInput = ({ id, cutId, methodId, label, sizedBy, pieces }: Batch): Bat
 });
 
 /** What the guests of a serving need of one batch; undefined while figures are missing. */
-export function needOf(serving: ServingInput, batch: BatchInput): Need | undefined {
-  const cut = findCut(batch.cutId);
+export function needOf(library: Library, serving: ServingInput, batch: BatchInput): Need | undefined {
+  const cut = cutIn(library, batch.cutId);
   const { adults, children, heartyShare, buffet } = serving;
   if (!cut || ![adults, children, heartyShare].every((figure) => Number.isFinite(figure) && figure >= 0)) return undefined;
-  const meats = serving.batches.filter((each) => findCut(each.cutId)?.species !== 'dish').length;
+  const meats = serving.batches.filter((each) => cutIn(library, each.cutId)?.species !== 'dish').length;
   return needFor({
     cut,
     guests: { adults, children, heartyShare },
@@ -58,11 +58,11 @@ const freshId = (): string => crypto.randomUUID().slice(0, 13);
 const piecesFor = (need: Need) => Array.from({ length: Math.max(1, need.pieces) }, () => ({ id: freshId(), kg: need.pieceKg }));
 
 /** Brings every batch that follows the guests up to date; returns the same array when nothing changes. */
-export function sizeByGuests(serving: ServingInput): BatchInput[] {
+export function sizeByGuests(library: Library, serving: ServingInput): BatchInput[] {
   let changed = false;
   const batches = serving.batches.map((batch) => {
     if (batch.sizedBy !== 'guests') return batch;
-    const need = needOf(serving, batch);
+    const need = needOf(library, serving, batch);
     if (!need) return batch;
     const count = Math.max(1, need.pieces);
     if (batch.pieces.length === count && batch.pieces.every((piece) => piece.kg === need.pieceKg)) return batch;
@@ -73,9 +73,9 @@ export function sizeByGuests(serving: ServingInput): BatchInput[] {
   return changed ? batches : serving.batches;
 }
 
-export function newBatch(cutId: string): BatchInput {
-  const cut = findCut(cutId)!;
-  return { id: freshId(), cutId, methodId: methodsFor(cut)[0]!.id, label: '', sizedBy: 'guests', pieces: [] };
+export function newBatch(library: Library, cutId: string): BatchInput {
+  const cut = cutIn(library, cutId)!;
+  return { id: freshId(), cutId, methodId: methodsFor(library, cut)[0]!.id, label: '', sizedBy: 'guests', pieces: [] };
 }
 
 export function newServing(after: ServingInput | undefined): ServingInput {

@@ -38,7 +38,7 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing }: PlanDes
   const [moves, setMoves] = useState<{ servingId: string; byMin: number }[]>([]);
   const revision = useRef(first.event.revision);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, units };
+  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
   const [holder, widthPx] = useWidth();
 
   /** Shows the moved serving at once and saves behind it, one move after another. */

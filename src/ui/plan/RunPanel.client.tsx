@@ -1,11 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useCallback } from 'react';
-import { findCut, findMethod, type Run } from '../../core/model';
+import { cutIn, methodIn, type Run } from '../../core/model';
 import type { RunCurve } from '../../core/planning';
+import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
-import { formatMass, formatShare, formatTemp } from '../../formats/units';
+import { formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
 import { capital, piecesWords, pitName, rackName, reasonWords, type Speech } from '../../formats/words';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {
@@ -18,8 +19,8 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
   const { event, units } = speech;
   const zone = event.timeZone;
   const batch = event.batches.find((each) => each.id === run.batchId)!;
-  const method = findMethod(batch.methodId)!;
-  const cut = findCut(batch.cutId)!;
+  const method = methodIn(speech.library, batch.methodId)!;
+  const cut = cutIn(speech.library, batch.cutId)!;
   const time = (atMs: number) => clockTime(atMs, zone, units.clock);
   const clockOf = useCallback(
     (minute: number) => clockTime(addMinutes(run.onAtMs, minute), zone, units.clock),
@@ -66,6 +67,8 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
           </li>
         ))}
         <li className="py-1.5 leading-snug">{capital(reached)}</li>
+        {curve && <li className="py-1.5 leading-snug">{becomesWords(curve, units)}</li>}
+        {curve && <li className="py-1.5 leading-snug">{safetyWords(curve, units)}</li>}
         {run.hold.gearId !== 'board' && (
           <li className="py-1.5 leading-snug">
             Held from {time(run.hold.fromEarlyMs)} at the earliest; the coolest core at carving is about{' '}
@@ -83,6 +86,21 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
       </ul>
     </section>
   );
+}
+
+/** Bark, ring and yield of the expected cook, and what the thin end goes through. */
+function becomesWords(curve: RunCurve, units: Units): string {
+  const bark = curve.barkSetMin === undefined ? 'No set bark' : `Bark set after ${formatMinutes(curve.barkSetMin)}`;
+  const ring = curve.ringMm > 0.5 ? `, ring about ${curve.ringMm.toFixed(0)} mm` : '';
+  const thin = curve.thinEnd ? `; the thin end is at ${formatTemp(curve.thinEnd.coreC, units)} by then` : '';
+  return `${bark}${ring}, yield ${formatShare(curve.yieldShare)}${thin}`;
+}
+
+function safetyWords({ safety }: RunCurve, units: Units): string {
+  const zone = `${formatTemp(DANGER_ZONE_C[0], units)} to ${formatTemp(DANGER_ZONE_C[1], units)}`;
+  const lethal =
+    safety.lethalityShare >= 1 ? 'meets the published time and temperature' : 'does not meet the published time and temperature';
+  return `Core ${formatMinutes(safety.coreDangerMin)} and surface ${formatMinutes(safety.surfaceDangerMin)} between ${zone}; ${lethal} (${safety.lethalitySource})`;
 }
 
 function Fact({ label, value }: { label: string; value: string }) {

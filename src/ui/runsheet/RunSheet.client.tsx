@@ -38,7 +38,7 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
   const units = useUnits();
   const { event } = input;
   const zone = event.timeZone;
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, units };
+  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
   const openings = new Set(plan.tasks.map((task) => task.opening).filter(Boolean)).size;
   const file = (format: string) => `/events/${event.id}/run-sheet/${format}`;
   return (

@@ -42,20 +42,22 @@ function Bar({ children, nav }: { children: ReactNode; nav: ReactNode }) {
   );
 }
 
+const STANDING = [
+  ['events', '/', 'Events'],
+  ['equipment', '/equipment', 'Equipment'],
+  ['library', '/library', 'Cuts & methods'],
+  ['what-if', '/what-if', 'What if'],
+] as const;
+
 /** The header of the standing pages. */
-export function HouseHeader({ here }: { here: 'events' | 'equipment' }) {
+export function HouseHeader({ here }: { here: (typeof STANDING)[number][0] }) {
   return (
     <Bar
-      nav={
-        <>
-          <Link href="/" aria-current={here === 'events' ? 'page' : undefined} className={tab(here === 'events')}>
-            Events
-          </Link>
-          <Link href="/equipment" aria-current={here === 'equipment' ? 'page' : undefined} className={tab(here === 'equipment')}>
-            Equipment
-          </Link>
-        </>
-      }
+      nav={STANDING.map(([id, href, name]) => (
+        <Link key={id} href={href} aria-current={here === id ? 'page' : undefined} className={tab(here === id)}>
+          {name}
+        </Link>
+      ))}
     >
       <span className="hidden text-soft sm:inline">Counted back from serving</span>
     </Bar>

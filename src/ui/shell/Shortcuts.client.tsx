@@ -7,6 +7,8 @@ import { Dialog } from '../kit/Dialog';
 const GO = [
   ['g e', 'Events'],
   ['g q', 'Equipment'],
+  ['g c', 'Cuts & methods'],
+  ['g w', 'What if'],
   ['g b', 'Brief of this event'],
   ['g i', 'Pits of this event'],
   ['g p', 'Plan of this event'],
@@ -33,6 +35,8 @@ export function Shortcuts() {
   useHotkeys('shift+slash, ?', () => setOpen(true), { useKey: true });
   useHotkeys('g>e', go('/'));
   useHotkeys('g>q', go('/equipment'));
+  useHotkeys('g>c', go('/library'));
+  useHotkeys('g>w', go('/what-if'));
   useHotkeys('g>b', goStage('brief'), [eventId]);
   useHotkeys('g>i', goStage('pits'), [eventId]);
   useHotkeys('g>p', goStage('plan'), [eventId]);

@@ -10,7 +10,7 @@ export default async function Page(params: EventParams) {
   return (
     <>
       <Shell input={input} plan={plan} here="brief" />
-      <BriefForm key={input.event.id} event={input.event} saveBrief={saveBrief} />
+      <BriefForm key={input.event.id} event={input.event} library={input.library} saveBrief={saveBrief} />
     </>
   );
 }

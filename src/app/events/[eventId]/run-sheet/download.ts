@@ -26,11 +26,14 @@ export async function download(format: keyof typeof FORMATS, eventId: string): P
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'event';
-  return new Response(write({ event: input.event, pits: input.pits, boxes: input.boxes, units }, plan, house.nowMs()), {
-    headers: {
-      'Content-Type': type,
-      'Content-Disposition': `attachment; filename="${name}-run-sheet.${ending}"`,
-      'Cache-Control': 'no-store',
+  return new Response(
+    write({ event: input.event, pits: input.pits, boxes: input.boxes, library: input.library, units }, plan, house.nowMs()),
+    {
+      headers: {
+        'Content-Type': type,
+        'Content-Disposition': `attachment; filename="${name}-run-sheet.${ending}"`,
+        'Cache-Control': 'no-store',
+      },
     },
-  });
+  );
 }

@@ -1,0 +1,32 @@
+import { CUTS, isPoultry, type Cut } from './cut';
+import { METHODS, type Method } from './method';
+
+/** The cuts and methods an owner works with: the shipped ones, as edited, and the owner's own. */
+export interface Library {
+  cuts: readonly Cut[];
+  methods: readonly Method[];
+}
+
+export const SHIPPED_LIBRARY: Library = Object.freeze({ cuts: CUTS, methods: METHODS });
+
+export const cutIn = (library: Library, id: string): Cut | undefined => library.cuts.find((cut) => cut.id === id);
+export const methodIn = (library: Library, id: string): Method | undefined => library.methods.find((method) => method.id === id);
+
+/** Which family of methods a cut is cooked by. */
+export function purposeOf(cut: Cut): Method['purpose'] {
+  if (cut.species === 'dish') return 'dish';
+  if (isPoultry(cut)) return 'poultry';
+  if (cut.done.by === 'core') return 'roast';
+  return cut.bones !== undefined ? 'ribs' : 'tender';
+}
+
+export const methodsFor = (library: Library, cut: Cut): Method[] => library.methods.filter((method) => method.purpose === purposeOf(cut));
+
+/** Puts the owner's versions over the shipped ones, in the shipped order; what is new comes last. */
+export function libraryWith(own: Library): Library {
+  const over = <T extends { id: string }>(shipped: readonly T[], edited: readonly T[]): T[] => [
+    ...shipped.map((each) => edited.find((other) => other.id === each.id) ?? each),
+    ...edited.filter((each) => !shipped.some((other) => other.id === each.id)),
+  ];
+  return { cuts: over(CUTS, own.cuts), methods: over(METHODS, own.methods) };
+}

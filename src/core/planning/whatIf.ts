@@ -1,0 +1,155 @@
+import {
+  BAND_STEP_MIN,
+  cookSetup,
+  holdTogether,
+  minutesAbove,
+  minutesToMush,
+  predictedYield,
+  runCook,
+  SHIPPED_PARAMETERS,
+  steadyPit,
+  summarise,
+  DARK_SMOKE_MOST_H,
+  type Cook,
+  type CookSetup,
+  type EnsembleOptions,
+  type Quantiles,
+  type SampleOutcome,
+} from '../forecast';
+import type { Cut, Grade, Method, PitKind } from '../model';
+import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
+
+/** One piece by one method in one pit: what the bench asks. Everything it needs is in the request. */
+export interface WhatIfRequest {
+  cut: Cut;
+  method: Method;
+  massKg: number;
+  /** Wins over the cut's shape when given. */
+  thicknessMm?: number;
+  startC: number;
+  grade: Grade;
+  pitC: number;
+  pitKind: PitKind;
+  altitudeM: number;
+}
+
+export interface WhatIfAnswer {
+  status: 'done' | 'never';
+  minutes: number[];
+  coreC: number[];
+  surfaceC: number[];
+  thinC?: number[];
+  band: { minutes: number[]; p10C: number[]; p90C: number[] };
+  done: Quantiles;
+  wrap?: Quantiles;
+  stallLength: Quantiles;
+  barkSet?: Quantiles;
+  sliceable?: Quantiles;
+  pullCoreC: number;
+  peakCoreC?: number;
+  convertedShare: number;
+  yieldShare: number;
+  smokeH: number;
+  ringMm: number;
+  tooDark: boolean;
+  /** Minutes tented above 60 C, and minutes until a warm hold turns it to mush. */
+  above60Min?: number;
+  mushMin?: number;
+  coreDangerMin: number;
+  surfaceDangerMin: number;
+  lethalityShare: number;
+  /** Leftovers against the two-stage rule, by what is done with them. */
+  cooling: { label: CoolingChoice; keepsRule: boolean; toColdMin?: number }[];
+  /** Core reached, carry-over included, against the plain rule. */
+  rule: { limitC: number; reachedC: number; source: string };
+}
+
+export type CoolingChoice = 'whole, fridge' | 'portioned, fridge' | 'portioned, ice' | 'portioned, blast';
+
+export const WHAT_IF_SAMPLES = 200;
+export const WHAT_IF_SEED: EnsembleOptions = Object.freeze({ seed: 1, pitSeed: 1, samples: WHAT_IF_SAMPLES });
+
+const ROOM_C = 20;
+const DRAWN_EVERY_MIN = 4;
+const HOLD_LOOKED_AT_MIN = 12 * 60;
+
+export function whatIfSetup(request: WhatIfRequest): CookSetup {
+  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM } = request;
+  return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
+    pit: steadyPit(pitC, 15, 9),
+    pitKind,
+    altitudeM,
+    roomC: ROOM_C,
+    smoke: { output: method.needsSmoke ? 1 : 0, darkShare: 0 },
+  });
+}
+
+/** Puts the unperturbed cook and the samples into the figures of the bench. With no samples yet, every quantile is the median's. */
+export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): WhatIfAnswer {
+  const setup = whatIfSetup(request);
+  const cook = runCook(setup, SHIPPED_PARAMETERS, { bothEnds: true });
+  const forecast = summarise(cook, samples);
+  const certain = (value: number): Quantiles => ({ p10: value, p50: value, p90: value });
+  const none = samples.length === 0;
+  const { cut } = request;
+  const place = { kind: 'tent' } as const;
+  const waiting = { body: cook.body, pieces: 1, convertedShare: cook.convertedShare, softeningH: setup.softeningH };
+  const plan = { ventMin: 0, restMin: 0, restBare: cut.done.by === 'core', roomC: ROOM_C, longestMin: HOLD_LOOKED_AT_MIN };
+  const tent = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place })[0]!;
+  const warmer = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place: { kind: 'warmer', airC: 65 } })[0]!;
+  const table = lethalityTable(cut.species);
+  const rule = coreRuleOf(cut);
+  const { trace } = cook;
+  const every = Math.round(DRAWN_EVERY_MIN / trace.stepMin);
+  const drawn = (row: Float64Array) => Array.from({ length: Math.ceil(row.length / every) }, (_, i) => row[i * every]!);
+  const rested = tent.coreC.subarray(0, 120);
+  const stall = forecast.stall ? forecast.stall.toMin - forecast.stall.fromMin : 0;
+  return {
+    status: cook.status,
+    minutes: drawn(trace.coreC).map((_, i) => i * every * trace.stepMin),
+    coreC: drawn(trace.coreC),
+    surfaceC: drawn(trace.surfaceC),
+    thinC: trace.thinCoreC && drawn(trace.thinCoreC),
+    band: none
+      ? { minutes: [], p10C: [], p90C: [] }
+      : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
+    done: none ? certain(cook.doneAtMin) : forecast.done,
+    wrap: none ? (cook.wrapAtMin === undefined ? undefined : certain(cook.wrapAtMin)) : forecast.wrap,
+    stallLength: none ? certain(stall) : forecast.stallLength,
+    barkSet: none ? (cook.barkSetAtMin === undefined ? undefined : certain(cook.barkSetAtMin)) : forecast.barkSet,
+    sliceable: none ? undefined : forecast.sliceable,
+    pullCoreC: cook.doneCoreC,
+    peakCoreC: cook.peakCoreC,
+    convertedShare: cook.convertedShare,
+    yieldShare: predictedYield(cut, request.massKg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
+    smokeH: cook.smoke.uptakeH,
+    ringMm: cook.smoke.ringMm,
+    tooDark: cook.smoke.darkH > DARK_SMOKE_MOST_H,
+    above60Min: minutesAbove(tent.coreC, 60),
+    mushMin: cut.done.by === 'tender' ? minutesToMush(warmer) : undefined,
+    coreDangerMin: dangerMinutes(trace.coreC, trace.stepMin),
+    surfaceDangerMin: dangerMinutes(trace.surfaceC, trace.stepMin),
+    cooling: coolingOf(setup, cook),
+    lethalityShare: lethalityShare([...trace.coreC, ...rested], 1, table),
+    rule: { limitC: rule.limit, reachedC: Math.max(cook.doneCoreC, ...rested), source: rule.source },
+  };
+}
+
+/** Under 5 cm, as the rule of thumb for portioning asks. */
+const PORTION_MM = 45;
+
+function coolingOf(setup: CookSetup, cook: Cook): WhatIfAnswer['cooling'] {
+  const massKg = setup.body.massKg * (1 - cook.evaporatedShare - cook.drippedShare);
+  const body = { ...setup.body, massKg, startC: 60 };
+  const portionThicknessMm = Math.min(PORTION_MM, setup.body.halfThicknessM * 2000);
+  const choices = [
+    ['whole, fridge', { body, way: 'fridge' }],
+    ['portioned, fridge', { body, way: 'fridge', portionThicknessMm }],
+    ['portioned, ice', { body, way: 'ice', portionThicknessMm }],
+    ['portioned, blast', { body, way: 'blast', portionThicknessMm }],
+  ] as const;
+  return choices.map(([label, input]) => {
+    const { firstMin, secondMin, keepsRule } = coolLeftover(input);
+    return { label, keepsRule, toColdMin: firstMin !== undefined && secondMin !== undefined ? firstMin + secondMin : undefined };
+  });
+}

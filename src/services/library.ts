@@ -1,0 +1,90 @@
+import { CUTS, libraryWith, METHODS, type Cut, type Library, type Method } from '../core/model';
+import { failure, success, type Outcome } from '../core/outcome';
+import type { CutInput, MethodInput } from '../doors';
+import { eventsUsing, loadOwnLibrary, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
+import type { House } from './house';
+
+type Saved = Outcome<{ id: string }>;
+
+/** The library with the owner's changes, and which entries are theirs. */
+export async function readLibrary(_house: House): Promise<{ library: Library; own: { cuts: string[]; methods: string[] } }> {
+  const own = await loadOwnLibrary();
+  return { library: libraryWith(own), own: { cuts: own.cuts.map((cut) => cut.id), methods: own.methods.map((method) => method.id) } };
+}
+
+/** Saves a method: the owner's version of a shipped one, or one of their own. */
+export async function keepMethod(house: House, input: MethodInput): Promise<Saved> {
+  const {
+    pitLowC,
+    pitHighC,
+    wrapCoreC,
+    wrapAfterMin,
+    wrapBark,
+    wrapAll,
+    holdIdealLowMin,
+    holdIdealHighMin,
+    spray,
+    hotFinish,
+    unwrapAfterMin,
+    ...rest
+  } = input;
+  if (input.pitC < pitLowC || input.pitC > pitHighC)
+    return failure({ code: 'heatOutsideBand', path: 'pitC', message: 'The pit heat must lie within its band.' });
+  const whens = [wrapCoreC !== undefined, wrapAfterMin !== undefined, wrapBark].filter(Boolean).length;
+  if (input.wrap !== 'none' && whens === 0)
+    return failure({ code: 'wrapWithoutWhen', path: 'wrap', message: 'Say when to wrap: by core, by the clock or by the bark.' });
+  const method: Method = {
+    ...rest,
+    name: input.name.trim(),
+    pitRangeC: [pitLowC, pitHighC],
+    wrapWhen:
+      input.wrap === 'none' ? {} : { coreC: wrapCoreC, afterMin: wrapAfterMin, bark: wrapBark || undefined, all: wrapAll || undefined },
+    unwrapAfterMin: input.wrap === 'none' ? undefined : unwrapAfterMin,
+    spray: spray && { ...spray },
+    hotFinish: hotFinish && { ...hotFinish },
+    holdIdealMin: [holdIdealLowMin, holdIdealHighMin],
+  };
+  await house.db.write((transaction) => saveLibraryEntry('method', method, house.nowMs(), transaction));
+  return success({ id: method.id });
+}
+
+/** Saves a cut: the owner's version of a shipped one, or one of their own. */
+export async function keepCut(house: House, input: CutInput): Promise<Saved> {
+  const {
+    nounOne,
+    nounMany,
+    boughtLowKg,
+    boughtHighKg,
+    pulledLowC,
+    pulledHighC,
+    doneBy,
+    doneCoreC,
+    convertedShare,
+    thinThicknessShare,
+    thinWeightShare,
+    ...rest
+  } = input;
+  const cut: Cut = {
+    ...rest,
+    name: input.name.trim(),
+    noun: [nounOne.trim(), nounMany.trim()],
+    typicalBoughtKg: [boughtLowKg, boughtHighKg],
+    pulledAtC: [pulledLowC, pulledHighC],
+    done: doneBy === 'core' ? { by: 'core', coreC: doneCoreC! } : { by: 'tender', convertedShare: convertedShare! },
+    thinEnd:
+      thinThicknessShare !== undefined && thinWeightShare !== undefined
+        ? { thicknessShare: thinThicknessShare, weightShare: thinWeightShare }
+        : undefined,
+  };
+  await house.db.write((transaction) => saveLibraryEntry('cut', cut, house.nowMs(), transaction));
+  return success({ id: cut.id });
+}
+
+/** Puts a shipped entry back as it came, or takes one of the owner's own away when no event uses it. */
+export async function restoreEntry(house: House, kind: LibraryKind, id: string): Promise<Saved> {
+  const shipped = (kind === 'cut' ? CUTS : METHODS).some((each) => each.id === id);
+  return house.db.write(async (transaction): Promise<Saved> => {
+    if (!shipped && (await eventsUsing(kind, id, transaction)).length > 0) return failure({ code: 'libraryInUse' });
+    return (await removeLibraryEntry(kind, id, transaction)) ? success({ id }) : failure({ code: 'nothingToRestore' });
+  });
+}

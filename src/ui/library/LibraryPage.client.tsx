@@ -1,0 +1,341 @@
+'use client';
+import { Copy, Pencil, RotateCcw, Trash2 } from 'lucide-react';
+import { Tabs } from 'radix-ui';
+import { useState, type ReactNode } from 'react';
+import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
+import type { CutInput, MethodInput } from '../../doors';
+import { formatLength, formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
+import { capital } from '../../formats/words';
+import { announce, attempt, complain, type Action } from '../kit/actions';
+import { Button } from '../kit/Button';
+import { Dialog } from '../kit/Dialog';
+import { useUnits } from '../kit/UnitsProvider';
+import { CutForm } from './CutForm.client';
+import { copyOf, cutInput, methodInput } from './entries';
+import { MethodForm } from './MethodForm.client';
+
+export interface LibraryActions {
+  keepCut: Action<{ id: string }>;
+  keepMethod: Action<{ id: string }>;
+  restoreEntry: Action<{ id: string }>;
+}
+
+interface LibraryPageProps {
+  library: Library;
+  own: { cuts: string[]; methods: string[] };
+  actions: LibraryActions;
+}
+
+const PURPOSES: Record<Method['purpose'], string> = {
+  tender: 'Tender cuts',
+  ribs: 'Ribs',
+  roast: 'Roasts',
+  poultry: 'Poultry',
+  dish: 'Pan dishes',
+};
+const SPECIES: Record<Cut['species'], string> = {
+  beef: 'Beef',
+  pork: 'Pork',
+  lamb: 'Lamb',
+  chicken: 'Chicken',
+  turkey: 'Turkey',
+  dish: 'Dishes',
+};
+const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
+
+/** What is cooked and how: the trade's cuts and schools, each to be changed, copied and put back. */
+export function LibraryPage({ library, own, actions }: LibraryPageProps) {
+  const [cutId, setCutId] = useState('brisket-whole');
+  const [methodId, setMethodId] = useState('low-paper');
+  const [cut, setCut] = useState<CutInput>();
+  const [method, setMethod] = useState<MethodInput>();
+  const units = useUnits();
+  const shownCut = library.cuts.find((each) => each.id === cutId) ?? library.cuts[0]!;
+  const shownMethod = library.methods.find((each) => each.id === methodId) ?? library.methods[0]!;
+
+  const putBack = async (kind: 'cut' | 'method', entry: Cut | Method, shipped: boolean) => {
+    const outcome = await attempt(actions.restoreEntry, { kind, id: entry.id });
+    if (!outcome.ok) return complain(outcome.problems);
+    announce(shipped ? `${capital(entry.name)} is as shipped again.` : `${capital(entry.name)} taken away.`, async () => {
+      const again =
+        kind === 'cut'
+          ? await attempt(actions.keepCut, plain(cutInput(entry as Cut)))
+          : await attempt(actions.keepMethod, plain(methodInput(entry as Method)));
+      if (!again.ok) complain(again.problems);
+    });
+  };
+  return (
+    <main className="mx-auto max-w-6xl px-4 py-5">
+      <h1 className="text-2xl">Cuts &amp; methods</h1>
+      <p className="mb-3 text-soft">
+        Starting values of the trade. Change them to what you see in your own pits; a changed one can always be put back.
+      </p>
+      <Tabs.Root defaultValue="methods">
+        <Tabs.List aria-label="Cuts or methods" className="mb-3 flex border-b border-line">
+          <Tabs.Trigger value="methods" className={tab}>
+            Methods <span className="figures text-soft">{library.methods.length}</span>
+          </Tabs.Trigger>
+          <Tabs.Trigger value="cuts" className={tab}>
+            Cuts <span className="figures text-soft">{library.cuts.length}</span>
+          </Tabs.Trigger>
+        </Tabs.List>
+        <Tabs.Content value="methods" className="grid gap-4 md:grid-cols-[18rem_1fr]">
+          <EntryList
+            groups={grouped(library.methods, (each) => PURPOSES[each.purpose])}
+            chosen={shownMethod.id}
+            own={own.methods}
+            onChoose={setMethodId}
+          />
+          <Entry
+            name={shownMethod.name}
+            mark={markOf(METHODS, own.methods, shownMethod.id)}
+            onChange={() => setMethod(methodInput(shownMethod))}
+            onCopy={() => setMethod(copyOf(methodInput(shownMethod)))}
+            onPutBack={
+              own.methods.includes(shownMethod.id)
+                ? () =>
+                    putBack(
+                      'method',
+                      shownMethod,
+                      METHODS.some((each) => each.id === shownMethod.id),
+                    )
+                : undefined
+            }
+            shipped={METHODS.some((each) => each.id === shownMethod.id)}
+          >
+            <p className="max-w-2xl text-[1.05rem]">{shownMethod.line}</p>
+            <Facts rows={methodFacts(shownMethod, units)} />
+            <h3 className="mb-1 mt-4 text-[0.95rem]">Cuts it is for</h3>
+            <p className="max-w-2xl text-soft">
+              {capital(
+                library.cuts
+                  .filter((each) => purposeOf(each) === shownMethod.purpose)
+                  .map((each) => each.name)
+                  .join('; '),
+              )}
+              .
+            </p>
+          </Entry>
+        </Tabs.Content>
+        <Tabs.Content value="cuts" className="grid gap-4 md:grid-cols-[18rem_1fr]">
+          <EntryList
+            groups={grouped(library.cuts, (each) => SPECIES[each.species])}
+            chosen={shownCut.id}
+            own={own.cuts}
+            onChoose={setCutId}
+          />
+          <Entry
+            name={capital(shownCut.name)}
+            mark={markOf(CUTS, own.cuts, shownCut.id)}
+            onChange={() => setCut(cutInput(shownCut))}
+            onCopy={() => setCut(copyOf(cutInput(shownCut)))}
+            onPutBack={
+              own.cuts.includes(shownCut.id)
+                ? () =>
+                    putBack(
+                      'cut',
+                      shownCut,
+                      CUTS.some((each) => each.id === shownCut.id),
+                    )
+                : undefined
+            }
+            shipped={CUTS.some((each) => each.id === shownCut.id)}
+          >
+            <dl className="max-w-2xl space-y-2">
+              <div>
+                <dt className="text-[0.85rem] text-soft">How to tell it is done</dt>
+                <dd className="text-[1.05rem]">{shownCut.signs}</dd>
+              </div>
+              <div>
+                <dt className="text-[0.85rem] text-soft">Where the probe goes</dt>
+                <dd className="text-[1.05rem]">{shownCut.probe}</dd>
+              </div>
+            </dl>
+            <Facts rows={cutFacts(shownCut, units)} />
+            <h3 className="mb-1 mt-4 text-[0.95rem]">Methods for it</h3>
+            <ul className="max-w-2xl">
+              {library.methods
+                .filter((each) => each.purpose === purposeOf(shownCut))
+                .map((each) => (
+                  <li key={each.id} className="border-t border-line py-1">
+                    <span className="font-semibold">{each.name}.</span> <span className="text-soft">{each.line}</span>
+                  </li>
+                ))}
+            </ul>
+          </Entry>
+        </Tabs.Content>
+      </Tabs.Root>
+      <Dialog open={method !== undefined} onOpenChange={(open) => !open && setMethod(undefined)} title={method?.name ?? 'Method'} wide>
+        {method && (
+          <MethodForm
+            method={method}
+            keepMethod={actions.keepMethod}
+            onDone={(id) => {
+              if (id) setMethodId(id);
+              setMethod(undefined);
+            }}
+          />
+        )}
+      </Dialog>
+      <Dialog open={cut !== undefined} onOpenChange={(open) => !open && setCut(undefined)} title={cut ? capital(cut.name) : 'Cut'} wide>
+        {cut && (
+          <CutForm
+            cut={cut}
+            keepCut={actions.keepCut}
+            onDone={(id) => {
+              if (id) setCutId(id);
+              setCut(undefined);
+            }}
+          />
+        )}
+      </Dialog>
+    </main>
+  );
+}
+
+/** Without the holes that optional fields leave. */
+const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+
+function grouped<T extends { id: string; name: string }>(entries: readonly T[], groupOf: (entry: T) => string): [string, T[]][] {
+  const groups = new Map<string, T[]>();
+  for (const entry of entries) groups.set(groupOf(entry), [...(groups.get(groupOf(entry)) ?? []), entry]);
+  return [...groups];
+}
+
+type Mark = 'as shipped' | 'changed' | 'your own';
+const markOf = (shipped: readonly { id: string }[], own: string[], id: string): Mark =>
+  !own.includes(id) ? 'as shipped' : shipped.some((each) => each.id === id) ? 'changed' : 'your own';
+
+function EntryList({
+  groups,
+  chosen,
+  own,
+  onChoose,
+}: {
+  groups: [string, { id: string; name: string }[]][];
+  chosen: string;
+  own: string[];
+  onChoose(id: string): void;
+}) {
+  return (
+    <nav aria-label="Entries" className="max-h-[36rem] overflow-y-auto rounded-md border border-line bg-sheet py-1">
+      {groups.map(([group, entries]) => (
+        <div key={group}>
+          <p className="px-3 pb-0.5 pt-2 text-[0.82rem] font-semibold text-soft">{group}</p>
+          {entries.map((entry) => (
+            <button
+              key={entry.id}
+              type="button"
+              aria-pressed={entry.id === chosen}
+              onClick={() => onChoose(entry.id)}
+              className={`flex min-h-8 w-full items-center justify-between border-l-[3px] px-3 text-left ${entry.id === chosen ? 'border-ember bg-paper font-semibold' : 'border-transparent hover:bg-paper'}`}
+            >
+              {capital(entry.name)}
+              {own.includes(entry.id) && <span className="text-[0.8rem] text-ember-ink">yours</span>}
+            </button>
+          ))}
+        </div>
+      ))}
+    </nav>
+  );
+}
+
+interface EntryProps {
+  name: string;
+  mark: Mark;
+  shipped: boolean;
+  onChange(): void;
+  onCopy(): void;
+  onPutBack?: () => void;
+  children: ReactNode;
+}
+
+function Entry({ name, mark, shipped, onChange, onCopy, onPutBack, children }: EntryProps) {
+  return (
+    <section aria-label={name} className="rounded-md border border-line bg-sheet p-5">
+      <div className="mb-3 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h2 className="text-xl">{name}</h2>
+          <p className="text-[0.9rem] text-soft">{mark}</p>
+        </div>
+        <div className="flex gap-2">
+          {onPutBack && (
+            <Button onClick={onPutBack}>
+              {shipped ? <RotateCcw size={16} aria-hidden /> : <Trash2 size={16} aria-hidden />} {shipped ? 'Put back' : 'Take away'}
+            </Button>
+          )}
+          <Button onClick={onCopy}>
+            <Copy size={16} aria-hidden /> Copy
+          </Button>
+          <Button look="strong" onClick={onChange}>
+            <Pencil size={16} aria-hidden /> Change
+          </Button>
+        </div>
+      </div>
+      {children}
+    </section>
+  );
+}
+
+function Facts({ rows }: { rows: [string, string][] }) {
+  return (
+    <dl className="mt-4 grid max-w-2xl grid-cols-2 gap-x-8 sm:grid-cols-2">
+      {rows.map(([label, value]) => (
+        <div key={label} className="flex items-baseline justify-between gap-3 border-t border-line py-1">
+          <dt className="text-soft">{label}</dt>
+          <dd className="figures text-right font-semibold">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const WRAPS = { none: 'never', paper: 'paper', foil: 'foil', pan: 'covered pan' };
+
+function methodFacts(method: Method, units: Units): [string, string][] {
+  const { coreC, afterMin, bark, all } = method.wrapWhen;
+  const whens = [
+    coreC !== undefined && `core ${formatTemp(coreC, units)}`,
+    afterMin !== undefined && `after ${formatMinutes(afterMin)}`,
+    bark && 'set bark',
+  ].filter(Boolean);
+  return [
+    ['Pit', `${formatTemp(method.pitC, units)} (${formatTemp(method.pitRangeC[0], units)} to ${formatTemp(method.pitRangeC[1], units)})`],
+    ['Wrap', method.wrap === 'none' ? WRAPS.none : `${WRAPS[method.wrap]}, ${whens.join(all ? ' and ' : ' or ')}`],
+    ...(method.unwrapAfterMin === undefined ? [] : [['Unwrapped', `after ${formatMinutes(method.unwrapAfterMin)}`] as [string, string]]),
+    ...(method.spray
+      ? [['Sprayed', `from ${formatMinutes(method.spray.fromMin)}, every ${formatMinutes(method.spray.everyMin)}`] as [string, string]]
+      : []),
+    ...(method.hotFinish
+      ? [['Hot finish', `${formatTemp(method.hotFinish.pitC, units)} for ${formatMinutes(method.hotFinish.minutes)}`] as [string, string]]
+      : []),
+    ['Smoke', method.needsSmoke ? (method.finishOffSmoke ? 'until the wrap' : 'throughout') : 'not needed'],
+    ['Vent, then rest', `${formatMinutes(method.ventMin)}, ${formatMinutes(method.restMin)}`],
+    [
+      'Hold',
+      `${formatMinutes(method.holdIdealMin[0])} to ${formatMinutes(method.holdIdealMin[1])}, at most ${formatMinutes(method.holdMaxMin)}`,
+    ],
+  ];
+}
+
+function cutFacts(cut: Cut, units: Units): [string, string][] {
+  return [
+    ['Bought', `${formatMass(cut.typicalBoughtKg[0], units)} to ${formatMass(cut.typicalBoughtKg[1], units)}`],
+    ['Size', `${formatLength(cut.lengthMm, units)} × ${formatLength(cut.widthMm, units)} × ${formatLength(cut.thicknessMm, units)}`],
+    ['Trim', formatShare(cut.trimShare)],
+    ['Yield', formatShare(cut.yieldShare)],
+    ['Done', cut.done.by === 'tender' ? 'by tenderness' : `core ${formatTemp(cut.done.coreC, units)} after resting`],
+    ['Usually pulled', `${formatTemp(cut.pulledAtC[0], units)} to ${formatTemp(cut.pulledAtC[1], units)}`],
+    ...(cut.thinEnd
+      ? [
+          ['Thin end', `${formatShare(cut.thinEnd.thicknessShare)} as thick, ${formatShare(cut.thinEnd.weightShare)} of the weight`] as [
+            string,
+            string,
+          ],
+        ]
+      : []),
+    ...(cut.bones ? [['Bones', String(cut.bones)] as [string, string]] : []),
+    ['Carving', `${cut.carveMin} min a piece`],
+    ['Longest hold', formatMinutes(cut.holdMaxMin)],
+  ];
+}

@@ -1,0 +1,87 @@
+'use client';
+import { useState } from 'react';
+import { MethodInput } from '../../doors';
+import type { Action } from '../kit/actions';
+import { useUnits } from '../kit/UnitsProvider';
+import { EntryForm } from './EntryForm.client';
+import { Choice, conversions, Figure, Tick, Words } from './fields';
+
+type M = MethodInput;
+
+/** Every choice of a method. Sprays and a hot finish appear when they are wanted. */
+export function MethodForm({
+  method,
+  keepMethod,
+  onDone,
+}: {
+  method: MethodInput;
+  keepMethod: Action<{ id: string }>;
+  onDone(id?: string): void;
+}) {
+  const { heat, minutes } = conversions(useUnits());
+  const [sprays, setSprays] = useState(method.spray !== undefined);
+  const [hot, setHot] = useState(method.hotFinish !== undefined);
+  const entry = {
+    ...method,
+    spray: sprays ? (method.spray ?? { fromMin: 180, everyMin: 45 }) : undefined,
+    hotFinish: hot ? (method.hotFinish ?? { pitC: 200, minutes: 10 }) : undefined,
+  };
+  return (
+    <EntryForm<M> key={`${sprays}${hot}`} door={MethodInput} entry={entry} keep={keepMethod} onDone={onDone}>
+      <Words<M> name="name" label="Name" className="col-span-2" />
+      <Choice<M>
+        name="purpose"
+        label="For"
+        options={[
+          ['tender', 'tender cuts'],
+          ['ribs', 'ribs'],
+          ['roast', 'roasts'],
+          ['poultry', 'poultry'],
+          ['dish', 'pan dishes'],
+        ]}
+      />
+      <Choice<M>
+        name="wrap"
+        label="Wrap"
+        options={[
+          ['none', 'none'],
+          ['paper', 'paper'],
+          ['foil', 'foil'],
+          ['pan', 'covered pan'],
+        ]}
+      />
+      <Words<M> name="line" label="What it costs and gives: time, bark, juice, smoke, yield, risk" className="col-span-2 sm:col-span-4" />
+      <Figure<M> name="pitC" label="Pit heat" conversion={heat} />
+      <Figure<M> name="pitLowC" label="Lowest" conversion={heat} />
+      <Figure<M> name="pitHighC" label="Highest" conversion={heat} />
+      <Tick<M> name="needsSmoke" label="needs smoke" />
+      <Figure<M> name="wrapCoreC" label="Wrap at core" conversion={heat} optional />
+      <Figure<M> name="wrapAfterMin" label="Wrap after" conversion={minutes} optional />
+      <Tick<M> name="wrapBark" label="wrap at set bark" />
+      <Tick<M> name="wrapAll" label="all must be met" />
+      <Figure<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
+      <Tick<M> name="finishOffSmoke" label="may finish in an oven" className="col-span-2" />
+      <span />
+      <Figure<M> name="ventMin" label="Vent" conversion={minutes} />
+      <Figure<M> name="restMin" label="Rest" conversion={minutes} />
+      <Figure<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />
+      <Figure<M> name="holdIdealHighMin" label="to" conversion={minutes} />
+      <Figure<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
+      <Toggle label="sprayed" on={sprays} onChange={setSprays} />
+      <Toggle label="finished hot" on={hot} onChange={setHot} />
+      <span />
+      {sprays && <Figure<M> name="spray.fromMin" label="First spray after" conversion={minutes} />}
+      {sprays && <Figure<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
+      {hot && <Figure<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
+      {hot && <Figure<M> name="hotFinish.minutes" label="for" conversion={minutes} />}
+    </EntryForm>
+  );
+}
+
+function Toggle({ label, on, onChange }: { label: string; on: boolean; onChange(on: boolean): void }) {
+  return (
+    <label className="flex min-h-9 items-center gap-2 self-end">
+      <input type="checkbox" className="size-5" checked={on} onChange={(event) => onChange(event.target.checked)} /> {label}
+    </label>
+  );
+}

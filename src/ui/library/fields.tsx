@@ -1,0 +1,108 @@
+'use client';
+import { Controller, useFormContext, type FieldValues, type Path } from 'react-hook-form';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius, inFromMm, kgFromLb, lbFromKg, mmFromIn } from '../../core/units';
+import type { Units } from '../../formats/units';
+import { errorId, Field, inputClass } from '../kit/Field';
+import { NumberField, type NumberFieldProps } from '../kit/NumberField';
+
+export type Conversion = { [K in 'shown' | 'kept' | 'unit' | 'decimals']?: NumberFieldProps[K] };
+
+/** How each kind of figure is shown in the reader's units. */
+export const conversions = (units: Units) => ({
+  heat: (units.temp === 'F' ? { unit: '°F', shown: fahrenheitFromCelsius, kept: celsiusFromFahrenheit } : { unit: '°C' }) as Conversion,
+  size: (units.mass === 'lb' ? { unit: 'in', shown: inFromMm, kept: mmFromIn, decimals: 1 } : { unit: 'mm' }) as Conversion,
+  weight: (units.mass === 'lb' ? { unit: 'lb', shown: lbFromKg, kept: kgFromLb, decimals: 1 } : { unit: 'kg', decimals: 2 }) as Conversion,
+  minutes: { unit: 'min', decimals: 1 } as Conversion,
+  percent: { unit: '%', shown: (share: number) => share * 100, kept: (percent: number) => percent / 100 } as Conversion,
+  plain: {} as Conversion,
+});
+
+/** The message at a field, however deep it lies. */
+function messageAt(errors: object, path: string): string | undefined {
+  const found = path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], errors);
+  return (found as { message?: string } | undefined)?.message;
+}
+
+interface EntryFieldProps<T extends FieldValues> {
+  name: Path<T>;
+  label: string;
+  className?: string;
+}
+
+/** A figure of an entry. An optional one may be left blank. */
+export function Figure<T extends FieldValues>({
+  name,
+  label,
+  conversion,
+  optional = false,
+  className,
+}: EntryFieldProps<T> & { conversion: Conversion; optional?: boolean }) {
+  const { control, formState } = useFormContext<T>();
+  const error = messageAt(formState.errors, name);
+  const id = `entry-${name}`;
+  return (
+    <Field label={label} id={id} error={error} className={className}>
+      <Controller
+        control={control}
+        name={name}
+        render={({ field }) => (
+          <NumberField
+            id={id}
+            {...conversion}
+            value={(field.value as number | undefined) ?? Number.NaN}
+            onChange={(value) => field.onChange(optional && Number.isNaN(value) ? undefined : value)}
+            error={error}
+          />
+        )}
+      />
+    </Field>
+  );
+}
+
+export function Words<T extends FieldValues>({ name, label, className }: EntryFieldProps<T>) {
+  const { register, formState } = useFormContext<T>();
+  const error = messageAt(formState.errors, name);
+  const id = `entry-${name}`;
+  return (
+    <Field label={label} id={id} error={error} className={className}>
+      <input
+        id={id}
+        aria-invalid={Boolean(error)}
+        aria-describedby={error ? errorId(id) : undefined}
+        className={inputClass(Boolean(error))}
+        {...register(name)}
+      />
+    </Field>
+  );
+}
+
+export function Choice<T extends FieldValues>({
+  name,
+  label,
+  options,
+  className,
+}: EntryFieldProps<T> & { options: readonly (readonly [string, string])[] }) {
+  const { register, formState } = useFormContext<T>();
+  const error = messageAt(formState.errors, name);
+  const id = `entry-${name}`;
+  return (
+    <Field label={label} id={id} error={error} className={className}>
+      <select id={id} className={inputClass(Boolean(error))} {...register(name)}>
+        {options.map(([value, word]) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </select>
+    </Field>
+  );
+}
+
+export function Tick<T extends FieldValues>({ name, label, className = '' }: EntryFieldProps<T>) {
+  const { register } = useFormContext<T>();
+  return (
+    <label className={`flex min-h-9 items-center gap-2 self-end ${className}`}>
+      <input type="checkbox" className="size-5" {...register(name)} /> {label}
+    </label>
+  );
+}

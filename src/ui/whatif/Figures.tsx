@@ -1,0 +1,65 @@
+import type { WhatIfAnswer } from '../../core/planning';
+import { formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
+
+const range = ({ p10, p90 }: { p10: number; p90: number }, known: boolean) =>
+  known ? `${formatMinutes(p10)} to ${formatMinutes(p90)}` : '…';
+
+/** What one method comes to: the middle figure large, 8 in 10 beside it. */
+export function Figures({ answer, share, units, tender }: { answer: WhatIfAnswer; share: number; units: Units; tender: boolean }) {
+  const known = share === 1;
+  if (answer.status === 'never') return <p className="mt-2 font-semibold text-bad">Never gets done at this heat within 40 hours.</p>;
+  const { rule } = answer;
+  const meets = rule.reachedC >= rule.limitC - 0.05;
+  const rows: [label: string, value: string, note: string][] = [
+    ['Done after', formatMinutes(answer.done.p50), range(answer.done, known)],
+    ['Wrap after', answer.wrap ? formatMinutes(answer.wrap.p50) : '–', answer.wrap ? range(answer.wrap, known) : ''],
+    [
+      'Stall lasts',
+      answer.stallLength.p50 > 0 ? formatMinutes(answer.stallLength.p50) : 'none',
+      answer.stallLength.p90 > 0 ? range(answer.stallLength, known) : '',
+    ],
+    ['Bark set', answer.barkSet ? formatMinutes(answer.barkSet.p50) : 'not set', answer.barkSet ? range(answer.barkSet, known) : ''],
+    [
+      'Pulled at',
+      formatTemp(answer.pullCoreC, units),
+      answer.peakCoreC === undefined ? '' : `peaks at ${formatTemp(answer.peakCoreC, units)}`,
+    ],
+    ['Sliceable', answer.sliceable ? formatMinutes(answer.sliceable.p50) : '–', answer.sliceable ? range(answer.sliceable, known) : ''],
+    [
+      'Hot while tented',
+      answer.above60Min === undefined ? '12 h or more' : formatMinutes(answer.above60Min),
+      answer.mushMin === undefined ? '' : `mush after ${formatMinutes(answer.mushMin)} warm`,
+    ],
+    ['Yield', formatShare(answer.yieldShare), `smoke ${answer.smokeH.toFixed(1)} h, ring ${answer.ringMm.toFixed(0)} mm`],
+    ...(tender ? [['Tenderness', formatShare(answer.convertedShare), 'of collagen turned'] as [string, string, string]] : []),
+    ['5 to 57 °C', formatMinutes(answer.coreDangerMin), `surface ${formatMinutes(answer.surfaceDangerMin)}`],
+  ];
+  return (
+    <>
+      <dl className="mt-2">
+        {rows.map(([label, value, note]) => (
+          <div key={label} className="grid grid-cols-[6.2rem_auto_1fr] items-baseline gap-1.5 border-t border-line py-[3px]">
+            <dt className="text-[0.82rem] text-soft">{label === '5 to 57 °C' && units.temp === 'F' ? '41 to 135 °F' : label}</dt>
+            <dd className="figures whitespace-nowrap text-[0.98rem] font-bold">{value}</dd>
+            <dd className="figures truncate text-right text-[0.8rem] text-soft" title={note}>
+              {note}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <p className={`mt-1 border-t border-line pt-1 text-[0.8rem] ${meets ? 'text-soft' : 'font-semibold text-warn'}`}>
+        {meets ? 'Meets' : 'Below'} the core rule of {formatTemp(rule.limitC, units)} ({rule.source});{' '}
+        {answer.lethalityShare >= 1 ? 'time and temperature suffice.' : 'time and temperature do not suffice.'}
+        {answer.tooDark && ' Too much dark smoke.'}
+      </p>
+      <p className="mt-1 border-t border-line pt-1 text-[0.8rem] text-soft">{leftoverWords(answer)}</p>
+    </>
+  );
+}
+
+/** Which ways of cooling leftovers keep the two-stage rule. */
+function leftoverWords({ cooling }: WhatIfAnswer): string {
+  const enough = cooling.filter((each) => each.keepsRule).map((each) => each.label);
+  const rule = 'two-stage cooling (Food Code 3-501.14)';
+  return enough.length === 0 ? `Leftovers: no usual way keeps ${rule}; portion thinner.` : `Leftovers keep ${rule}: ${enough.join('; ')}.`;
+}

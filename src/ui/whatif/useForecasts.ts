@@ -1,0 +1,59 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { WhatIfAnswer, WhatIfRequest } from '../../core/planning';
+import { ForecastPool } from '../../workers/forecastPool';
+
+export interface Forecasted {
+  answer: WhatIfAnswer;
+  /** 0 while only the median is there, 1 with the whole range. */
+  share: number;
+}
+
+/** Forecasts every request in the pool as it changes; what a newer request has overtaken is stopped. */
+export function useForecasts(requests: Record<string, WhatIfRequest>): {
+  found: Record<string, Forecasted>;
+  working: boolean;
+  stop(): void;
+} {
+  const pool = useRef<ForecastPool>(undefined);
+  const running = useRef(new Map<string, { asked: string; abort: AbortController }>());
+  const [found, setFound] = useState<Record<string, Forecasted>>({});
+  const [busy, setBusy] = useState(0);
+
+  useEffect(() => {
+    pool.current = new ForecastPool(navigator.hardwareConcurrency);
+    const all = running.current;
+    return () => {
+      all.forEach(({ abort }) => abort.abort());
+      all.clear();
+      pool.current?.stop();
+    };
+  }, []);
+
+  const asked = JSON.stringify(requests);
+  useEffect(() => {
+    const wanted = JSON.parse(asked) as Record<string, WhatIfRequest>;
+    for (const [key, each] of running.current) {
+      if (wanted[key] && JSON.stringify(wanted[key]) === each.asked) continue;
+      each.abort.abort();
+      running.current.delete(key);
+    }
+    for (const [key, request] of Object.entries(wanted)) {
+      if (running.current.has(key)) continue;
+      const abort = new AbortController();
+      running.current.set(key, { asked: JSON.stringify(request), abort });
+      setBusy((count) => count + 1);
+      pool
+        .current!.forecast(request, {
+          signal: abort.signal,
+          onAnswer: (answer, share) => !abort.signal.aborted && setFound((kept) => ({ ...kept, [key]: { answer, share } })),
+        })
+        .catch((error: unknown) => {
+          if (!abort.signal.aborted) throw error;
+        })
+        .finally(() => setBusy((count) => count - 1));
+    }
+  }, [asked]);
+
+  return { found, working: busy > 0, stop: () => running.current.forEach(({ abort }) => abort.abort()) };
+}
