@@ -13,7 +13,9 @@ export interface ForecastOptions {
   /** Stops the work; the promise is then refused with an AbortError. */
   signal: AbortSignal;
   /** Called with the median at once, and with the full range at the end. */
-  onAnswer(answer: WhatIfAnswer, share: number): void;
+  onAnswer(answer: WhatIfAnswer, whole: boolean): void;
+  /** Called as samples come in, with the share that is done. */
+  onProgress(share: number): void;
 }
 
 /** Samples one worker runs before it may be asked to stop. */
@@ -33,14 +35,24 @@ export class ForecastPool {
   }
 
   /** Forecasts one piece. The median comes first; each chunk moves the progress on; the range comes last. */
-  async forecast(request: WhatIfRequest, { signal, onAnswer }: ForecastOptions): Promise<void> {
+  async forecast(request: WhatIfRequest, { signal, onAnswer, onProgress }: ForecastOptions): Promise<void> {
     const median = await this.run(signal, (api) => api.answer(request, []));
-    onAnswer(median, 0);
+    onAnswer(median, false);
+    let done = 0;
     const chunks: Promise<SampleOutcome[]>[] = [];
-    for (let from = 0; from < WHAT_IF_SAMPLES; from += CHUNK)
-      chunks.push(this.run(signal, (api) => api.samples(request, from, Math.min(from + CHUNK, WHAT_IF_SAMPLES))));
+    for (let from = 0; from < WHAT_IF_SAMPLES; from += CHUNK) {
+      const to = Math.min(from + CHUNK, WHAT_IF_SAMPLES);
+      const chunk = this.run(signal, (api) => api.samples(request, from, to));
+      chunks.push(
+        chunk.then((samples) => {
+          done += to - from;
+          onProgress(done / WHAT_IF_SAMPLES);
+          return samples;
+        }),
+      );
+    }
     const samples = (await Promise.all(chunks)).flat();
-    onAnswer(await this.run(signal, (api) => api.answer(request, samples)), 1);
+    onAnswer(await this.run(signal, (api) => api.answer(request, samples)), true);
   }
 
   private async run<T>(signal: AbortSignal, work: (api: Remote<ForecastWorkerApi>) => Promise<T>): Promise<T> {

@@ -20,7 +20,16 @@ for (const light of LIGHTS) {
     await page.goto('/');
     const href = await page.getByRole('link', { name: 'Gannet Point, 150 years' }).getAttribute('href');
     const event = href!.replace(/\/plan$/, '');
-    for (const path of ['/', '/equipment', `${event}/brief`, `${event}/pits`, `${event}/plan`, `${event}/run-sheet`]) {
+    for (const path of [
+      '/',
+      '/equipment',
+      '/library',
+      '/what-if',
+      `${event}/brief`,
+      `${event}/pits`,
+      `${event}/plan`,
+      `${event}/run-sheet`,
+    ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeAttached();
       if (path.endsWith('/plan')) await expect(page.locator('[data-drawn]')).toBeVisible();

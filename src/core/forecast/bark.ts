@@ -8,7 +8,7 @@ const BARK_PER_H = 8.5;
 
 /** dB/dt = (1 - phi / phi0) 2^((Ts - 75) / 10), per hour: a dry, hot surface browns. */
 export function barkRatePerH(wetLeftShare: number, surfaceC: number): number {
-  return BARK_PER_H * (1 - wetLeftShare) * Math.pow(2, (surfaceC - 75) / 10);
+  return BARK_PER_H * (1 - wetLeftShare) * Math.exp(((surfaceC - 75) / 10) * Math.LN2);
 }
 
 /** What a cook has taken of smoke. */

@@ -19,3 +19,7 @@ export { holdTogether, minutesAbove, minutesToMush } from './hold';
 export type { HoldingPlace } from './hold';
 export { chanceWithin, timeFactor } from './spread';
 export { predictedYield } from './yield';
+export { CALM, weatherWanderC } from './weather';
+export type { Weather } from './weather';
+export { refineForecast } from './refine';
+export type { Reading } from './refine';

@@ -1,4 +1,4 @@
-import stored from './parameters.json';
+import stored from './parameters.json' with { type: 'json' };
 import type { Species } from '../model';
 
 /**

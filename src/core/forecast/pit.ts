@@ -26,6 +26,10 @@ export const pitClimate = (kind: PitKind | undefined): PitClimate => (kind ? CLI
 /** Grate temperature over a cook: set points that jump, and lids that open. Minutes count from going on. */
 export interface PitProgramme {
   steps: { fromMin: number; pitC: number }[];
+  /** The pit still comes up when the meat goes on: from this grate temperature, in a straight line, over these minutes. */
+  warmUp?: { fromC: number; overMin: number };
+  /** What the steps say is the gauge's number; the grate is this much hotter. */
+  gaugeOffsetC?: number;
   openingDropC: number;
   recoverMin: number;
 }
@@ -36,14 +40,16 @@ export const steadyPit = (pitC: number, openingDropC = 0, recoverMin = 10): PitP
   recoverMin,
 });
 
-/** The set point in force at `minute`. Steps are in ascending order. */
+/** The grate temperature asked for at `minute`. Steps are in ascending order. */
 export function setPointC(programme: PitProgramme, minute: number): number {
   let pitC = programme.steps[0]!.pitC;
   for (const step of programme.steps) {
     if (step.fromMin > minute) break;
     pitC = step.pitC;
   }
-  return pitC;
+  const grateC = pitC + (programme.gaugeOffsetC ?? 0);
+  const { warmUp } = programme;
+  return warmUp && minute < warmUp.overMin ? warmUp.fromC + ((grateC - warmUp.fromC) * minute) / warmUp.overMin : grateC;
 }
 
 /** Share of an opening's drop that is left after `minutes`: within a tenth when the pit counts as recovered. */

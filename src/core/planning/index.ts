@@ -4,5 +4,5 @@ export { runCurve } from './runCurve';
 export type { RunCurve } from './runCurve';
 export { stageStates } from './stages';
 export type { StageState } from './stages';
-export { WHAT_IF_SAMPLES, WHAT_IF_SEED, whatIfAnswer, whatIfSetup } from './whatIf';
+export { WHAT_IF_SAMPLES, whatIfEnsemble, whatIfAnswer, whatIfSetup } from './whatIf';
 export type { WhatIfAnswer, WhatIfRequest } from './whatIf';

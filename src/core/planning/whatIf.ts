@@ -9,14 +9,16 @@ import {
   SHIPPED_PARAMETERS,
   steadyPit,
   summarise,
+  weatherWanderC,
   DARK_SMOKE_MOST_H,
   type Cook,
   type CookSetup,
   type EnsembleOptions,
   type Quantiles,
   type SampleOutcome,
+  type Weather,
 } from '../forecast';
-import type { Cut, Grade, Method, PitKind } from '../model';
+import type { Chew, Cut, Grade, Method, PitKind } from '../model';
 import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
 
 /** One piece by one method in one pit: what the bench asks. Everything it needs is in the request. */
@@ -31,6 +33,8 @@ export interface WhatIfRequest {
   pitC: number;
   pitKind: PitKind;
   altitudeM: number;
+  weather: Weather;
+  chew: Chew;
 }
 
 export interface WhatIfAnswer {
@@ -67,18 +71,26 @@ export interface WhatIfAnswer {
 export type CoolingChoice = 'whole, fridge' | 'portioned, fridge' | 'portioned, ice' | 'portioned, blast';
 
 export const WHAT_IF_SAMPLES = 200;
-export const WHAT_IF_SEED: EnsembleOptions = Object.freeze({ seed: 1, pitSeed: 1, samples: WHAT_IF_SAMPLES });
+
+/** The seeds and the weather of a request's ensemble. */
+export const whatIfEnsemble = ({ weather }: WhatIfRequest): EnsembleOptions => ({
+  seed: 1,
+  pitSeed: 1,
+  samples: WHAT_IF_SAMPLES,
+  wanderC: weatherWanderC(weather),
+});
 
 const ROOM_C = 20;
 const DRAWN_EVERY_MIN = 4;
 const HOLD_LOOKED_AT_MIN = 12 * 60;
 
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
-  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM } = request;
+  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew } = request;
   return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
     pit: steadyPit(pitC, 15, 9),
     pitKind,
     altitudeM,
+    chew,
     roomC: ROOM_C,
     smoke: { output: method.needsSmoke ? 1 : 0, darkShare: 0 },
   });

@@ -5,8 +5,8 @@ const range = ({ p10, p90 }: { p10: number; p90: number }, known: boolean) =>
   known ? `${formatMinutes(p10)} to ${formatMinutes(p90)}` : '…';
 
 /** What one method comes to: the middle figure large, 8 in 10 beside it. */
-export function Figures({ answer, share, units, tender }: { answer: WhatIfAnswer; share: number; units: Units; tender: boolean }) {
-  const known = share === 1;
+export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer; whole: boolean; units: Units; tender: boolean }) {
+  const known = whole;
   if (answer.status === 'never') return <p className="mt-2 font-semibold text-bad">Never gets done at this heat within 40 hours.</p>;
   const { rule } = answer;
   const meets = rule.reachedC >= rule.limitC - 0.05;

@@ -3,6 +3,7 @@ import { Plus, Square, X } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import {
+  CHEWS,
   cutIn,
   GRADES,
   methodIn,
@@ -11,11 +12,13 @@ import {
   PIT_KIND_NAMES,
   PIT_KINDS,
   typicalTrimmedKg,
+  type Chew,
   type Grade,
   type Library,
   type Method,
   type PitKind,
 } from '../../core/model';
+import { CALM, type Weather } from '../../core/forecast';
 import type { WhatIfRequest } from '../../core/planning';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
 import { capital } from '../../formats/words';
@@ -29,7 +32,7 @@ import { LINES } from './WhatIfChart.client';
 
 const WhatIfChart = dynamic(() => import('./WhatIfChart.client').then((module) => module.WhatIfChart), {
   ssr: false,
-  loading: () => <div className="h-[19.5rem]" />,
+  loading: () => <div className="h-[14.5rem]" />,
 });
 
 interface Column {
@@ -41,6 +44,14 @@ interface Column {
 }
 
 const MOST_COLUMNS = 4;
+
+const WEATHERS: [string, Weather][] = [
+  ['calm and mild', CALM],
+  ['breezy', { airC: 15, windMPerS: 6, blower: false }],
+  ['windy and cold', { airC: 2, windMPerS: 10, blower: false }],
+  ['windy, with a blower', { airC: 2, windMPerS: 10, blower: true }],
+];
+const CHEW_WORDS: Record<Chew, string> = { bite: 'with some bite', usual: 'as usual', soft: 'falling apart' };
 
 const columnOf = (method: Method): Column => ({ key: crypto.randomUUID(), methodId: method.id, pitC: method.pitC });
 
@@ -63,6 +74,8 @@ export function WhatIf({ library }: { library: Library }) {
   const [startC, setStartC] = useState(4);
   const [grade, setGrade] = useState<Grade>('choice');
   const [pitKind, setPitKind] = useState<PitKind>('offset');
+  const [weather, setWeather] = useState(0);
+  const [chew, setChew] = useState<Chew>('usual');
   const [columns, setColumns] = useState<Column[]>(() => firstColumns(methods));
   const shapeMm = pieceSize(cut, massKg).thicknessMm;
 
@@ -81,11 +94,13 @@ export function WhatIf({ library }: { library: Library }) {
           pitC: column.pitC,
           pitKind,
           altitudeM: 0,
+          weather: WEATHERS[weather]![1],
+          chew,
         };
     }
     return all;
-  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind]);
-  const { found, working, stop } = useForecasts(requests);
+  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, chew]);
+  const { found, working, share, stop } = useForecasts(requests);
   const compared = useMemo(
     () =>
       columns.map((column) =>
@@ -115,7 +130,7 @@ export function WhatIf({ library }: { library: Library }) {
         <p role="status" className="flex h-9 items-center gap-2 text-[0.9rem] text-soft">
           {working ? (
             <>
-              Forecasting…{' '}
+              Forecasting, {Math.round(share * 100)} %{' '}
               <Button onClick={stop} className="min-h-8 px-2">
                 <Square size={14} aria-hidden /> Stop
               </Button>
@@ -127,7 +142,7 @@ export function WhatIf({ library }: { library: Library }) {
       </div>
       <section
         aria-label="The piece"
-        className="mb-3 grid grid-cols-2 items-end gap-x-5 gap-y-2 rounded-md border border-line bg-sheet px-4 py-3 md:grid-cols-[13rem_1fr_1fr_1fr_8rem_11rem]"
+        className="mb-3 grid grid-cols-2 items-start gap-x-5 gap-y-2 rounded-md border border-line bg-sheet px-4 py-3 md:grid-cols-4 lg:grid-cols-[11.5rem_1fr_1fr_1fr_7rem_9.5rem_9.5rem_8.5rem]"
       >
         <Labelled label="Cut">
           {(id) => (
@@ -181,6 +196,30 @@ export function WhatIf({ library }: { library: Library }) {
             </select>
           )}
         </Labelled>
+        <Labelled label="Weather">
+          {(id) => (
+            <select id={id} className={inputClass()} value={weather} onChange={(event) => setWeather(Number(event.target.value))}>
+              {WEATHERS.map(([name], i) => (
+                <option key={name} value={i}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        {cut.done.by === 'tender' && (
+          <Labelled label="Tender">
+            {(id) => (
+              <select id={id} className={inputClass()} value={chew} onChange={(event) => setChew(event.target.value as Chew)}>
+                {CHEWS.map((each) => (
+                  <option key={each} value={each}>
+                    {CHEW_WORDS[each]}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+        )}
       </section>
       <section aria-label="Cook curves" className="rounded-md border border-line bg-sheet p-2">
         <WhatIfChart compared={compared} />
@@ -255,7 +294,7 @@ export function WhatIf({ library }: { library: Library }) {
                 />
               )}
               {forecasted ? (
-                <Figures answer={forecasted.answer} share={forecasted.share} units={units} tender={cut.done.by === 'tender'} />
+                <Figures answer={forecasted.answer} whole={forecasted.whole} units={units} tender={cut.done.by === 'tender'} />
               ) : (
                 <p className="py-8 text-center text-soft">Forecasting…</p>
               )}
@@ -265,7 +304,7 @@ export function WhatIf({ library }: { library: Library }) {
         {columns.length < Math.min(MOST_COLUMNS, Math.max(2, methods.length)) && (
           <button
             type="button"
-            className="grid min-h-24 place-items-center rounded-md border border-dashed border-line text-soft hover:border-soft"
+            className="grid min-h-24 place-items-start justify-center rounded-md pt-5 border border-dashed border-line text-soft hover:border-soft"
             onClick={() =>
               setColumns((all) => [
                 ...all,

@@ -24,7 +24,7 @@ export function WhatIfChart({ compared }: { compared: (Compared | undefined)[] }
   const draw = useCallback((ink: Ink) => drawing(compared, units, ink), [compared, units]);
   const there = compared.filter((each): each is Compared => each !== undefined);
   const title = `Core temperature over time: ${there.map(({ name, answer }) => `${name}, done after ${formatMinutes(answer.done.p50)}`).join('; ')}`;
-  return <Chart draw={draw} title={title} className="h-[19.5rem] w-full" stamp={there.map(({ answer }) => answer.done.p50).join(' ')} />;
+  return <Chart draw={draw} title={title} className="h-[14.5rem] w-full" stamp={there.map(({ answer }) => answer.done.p50).join(' ')} />;
 }
 
 function drawing(compared: (Compared | undefined)[], units: Units, ink: Ink): Drawing {
@@ -68,13 +68,12 @@ function drawing(compared: (Compared | undefined)[], units: Units, ink: Ink): Dr
     data,
     layout: {
       ...chartFrame(ink),
-      margin: { l: 38, r: 22, t: 10, b: 34 },
+      margin: { l: 38, r: 22, t: 10, b: 22 },
       showlegend: false,
       xaxis: {
         ...chartAxis(ink),
         range: [0, last / 60 + 0.2],
         ticksuffix: ' h',
-        title: { text: 'hours from going on', font: chartFont(ink) },
       },
       yaxis: { ...chartAxis(ink), ticksuffix: '°' },
       annotations: compared.flatMap((each, i) =>

@@ -5,20 +5,22 @@ import { ForecastPool } from '../../workers/forecastPool';
 
 export interface Forecasted {
   answer: WhatIfAnswer;
-  /** 0 while only the median is there, 1 with the whole range. */
-  share: number;
+  /** False while only the median is there. */
+  whole: boolean;
 }
 
 /** Forecasts every request in the pool as it changes; what a newer request has overtaken is stopped. */
 export function useForecasts(requests: Record<string, WhatIfRequest>): {
   found: Record<string, Forecasted>;
   working: boolean;
+  share: number;
   stop(): void;
 } {
   const pool = useRef<ForecastPool>(undefined);
   const running = useRef(new Map<string, { asked: string; abort: AbortController }>());
   const [found, setFound] = useState<Record<string, Forecasted>>({});
   const [busy, setBusy] = useState(0);
+  const [progress, setProgress] = useState<Record<string, number>>({});
 
   useEffect(() => {
     pool.current = new ForecastPool(navigator.hardwareConcurrency);
@@ -46,7 +48,8 @@ export function useForecasts(requests: Record<string, WhatIfRequest>): {
       pool
         .current!.forecast(request, {
           signal: abort.signal,
-          onAnswer: (answer, share) => !abort.signal.aborted && setFound((kept) => ({ ...kept, [key]: { answer, share } })),
+          onAnswer: (answer, whole) => !abort.signal.aborted && setFound((kept) => ({ ...kept, [key]: { answer, whole } })),
+          onProgress: (share) => !abort.signal.aborted && setProgress((kept) => ({ ...kept, [key]: share })),
         })
         .catch((error: unknown) => {
           if (!abort.signal.aborted) throw error;
@@ -55,5 +58,11 @@ export function useForecasts(requests: Record<string, WhatIfRequest>): {
     }
   }, [asked]);
 
-  return { found, working: busy > 0, stop: () => running.current.forEach(({ abort }) => abort.abort()) };
+  const shares = Object.keys(requests).map((key) => progress[key] ?? 0);
+  return {
+    found,
+    working: busy > 0,
+    share: shares.reduce((sum, each) => sum + each, 0) / Math.max(1, shares.length),
+    stop: () => running.current.forEach(({ abort }) => abort.abort()),
+  };
 }

@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test';
+import { addCut, makeEvent, saved } from './house';
+
+test('a method is changed, copied, put back and taken away', async ({ page }) => {
+  await page.goto('/library');
+  await page.getByRole('button', { name: 'Low, foil at the stall' }).click();
+  const entry = page.getByRole('region', { name: 'Low, foil at the stall' });
+  await entry.getByRole('button', { name: 'Change' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Pit heat').fill('500');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('The pit heat must lie within its band.')).toBeVisible();
+  await expect(dialog.getByLabel('Pit heat')).toHaveValue('500');
+  await dialog.getByLabel('Pit heat').fill('260');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(entry.getByText('changed')).toBeVisible();
+  await expect(entry.getByText(/^260 °F/)).toBeVisible();
+
+  await entry.getByRole('button', { name: 'Copy' }).click();
+  await dialog.getByLabel('Name').fill('Harbour foil');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  const own = page.getByRole('region', { name: 'Harbour foil' });
+  await expect(own.getByText('your own')).toBeVisible();
+
+  await makeEvent(page, 'With my own method');
+  await addCut(page, 'pork-butt');
+  await page.getByRole('combobox', { name: /Method for/ }).selectOption({ label: 'Harbour foil, 260 °F' });
+  await saved(page);
+  await page.goto('/library');
+  await page.getByRole('button', { name: 'Harbour foil' }).click();
+  await own.getByRole('button', { name: 'Take away' }).click();
+  await expect(page.getByText('Events still use it, so it was kept.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Low, foil at the stall' }).click();
+  await entry.getByRole('button', { name: 'Put back' }).click();
+  await expect(entry.getByText('as shipped')).toBeVisible();
+  await expect(entry.getByText(/^250 °F/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(entry.getByText('changed')).toBeVisible();
+  await entry.getByRole('button', { name: 'Put back' }).click();
+  await expect(entry.getByText('as shipped')).toBeVisible();
+});
+
+test('a cut of one’s own is made from a shipped one and is offered in the brief', async ({ page }) => {
+  await page.goto('/library');
+  await page.getByRole('tab', { name: 'Cuts' }).click();
+  await page.getByRole('button', { name: 'Pork collar' }).click();
+  await page.getByRole('region', { name: 'Pork collar' }).getByRole('button', { name: 'Copy' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Island collar');
+  await dialog.getByLabel('Yield').fill('130');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('The yield can be at most 1.')).toBeVisible();
+  await dialog.getByLabel('Yield').fill('60');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('region', { name: 'Island collar' }).getByText('your own')).toBeVisible();
+  await makeEvent(page, 'With my own cut');
+  await page.getByRole('combobox', { name: /menu/ }).selectOption({ label: 'Island collar' });
+  await expect(page.getByRole('row', { name: /Island collar/ })).toBeVisible();
+  await saved(page);
+});
