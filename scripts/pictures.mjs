@@ -39,6 +39,8 @@ try {
   };
   await take('events', '/');
   await take('equipment', '/equipment');
+  await take('library', '/library');
+  await take('what-if', '/what-if');
   await take('brief', `${event}/brief`);
   await take('pits', `${event}/pits`);
   await take('plan', `${event}/plan`);

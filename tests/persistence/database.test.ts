@@ -1,10 +1,23 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, Sequelize } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { listEvents, loadEvent, markEventDeleted, openDatabase, saveEvent, type Database } from '../../src/persistence';
+import {
+  eventsUsing,
+  listEvents,
+  loadEvent,
+  loadOwnLibrary,
+  markEventDeleted,
+  openDatabase,
+  removeLibraryEntry,
+  saveEvent,
+  saveLibraryEntry,
+  type Database,
+} from '../../src/persistence';
+import { MIGRATIONS } from '../../src/persistence/migrations';
+import { METHODS } from '../../src/core/model';
 import { batchOf, eventOf } from '../fixtures/events';
 
 let folder: string;
@@ -21,6 +34,8 @@ afterEach(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
+/** The first migration as it shipped: it never changes again. */
+const FIRST_CHECKSUM = '0280ac0e5ad328466c0a94f145e4856ff74b948009f8c8794d0c58ffbcab8107';
 const menu = [batchOf('pork-butt', 3), batchOf('brisket-whole', 2)];
 
 describe('the database', () => {
@@ -68,6 +83,34 @@ describe('the database', () => {
     expect(await listEvents()).toEqual([]);
     await db.write((transaction) => markEventDeleted('gone', null, transaction));
     expect(await loadEvent('gone')).toEqual(event);
+  });
+
+  it('brings a database of the first version to the newest, with everything in it', async () => {
+    const [first, ...later] = MIGRATIONS;
+    mkdirSync(path.dirname(file), { recursive: true });
+    const old = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+    await old.query(
+      'CREATE TABLE migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP)',
+    );
+    for (const statement of first!.statements) await old.query(statement);
+    await old.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', { replacements: [first!.name, FIRST_CHECKSUM] });
+    await old.query(`INSERT INTO events VALUES ('e', 'Old supper', '', 'America/Halifax', 0, 0.9, 3, 1, 1, NULL)`);
+    await old.close();
+    db = await openDatabase(file);
+    expect((await loadEvent('e'))?.name).toBe('Old supper');
+    const ran = await db.sequelize.query<{ name: string }>('SELECT name FROM migrations ORDER BY name', { type: QueryTypes.SELECT });
+    expect(ran.map((row) => row.name)).toEqual([first!.name, ...later.map((migration) => migration.name)]);
+  });
+
+  it('keeps the owner’s cuts and methods, and gives them up', async () => {
+    db = await openDatabase(file);
+    const method = { ...METHODS[0]!, name: 'Mine' };
+    await db.write((transaction) => saveLibraryEntry('method', method, 1, transaction));
+    expect(JSON.parse(JSON.stringify((await loadOwnLibrary()).methods))).toEqual(JSON.parse(JSON.stringify([method])));
+    await db.write((transaction) => saveEvent(eventOf([batchOf('pork-butt', 1, { methodId: method.id })], { id: 'user' }), 1, transaction));
+    expect(await eventsUsing('method', method.id)).toEqual(['Gannet Point supper']);
+    expect(await db.write((transaction) => removeLibraryEntry('method', method.id, transaction))).toBe(true);
+    expect((await loadOwnLibrary()).methods).toEqual([]);
   });
 
   it('refuses a database from the future or with another history, and leaves it alone', async () => {
