@@ -68,7 +68,11 @@ export class ForecastPool {
 
   private async free(signal: AbortSignal): Promise<Member> {
     for (;;) {
-      signal.throwIfAborted();
+      if (signal.aborted) {
+        // Whoever was woken and no longer wants the worker wakes the next.
+        this.waiting.shift()?.();
+        signal.throwIfAborted();
+      }
       const member = this.members.find((each) => !each.busy);
       if (member) {
         member.busy = true;

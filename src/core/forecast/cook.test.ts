@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findCut, methodIn, SHIPPED_LIBRARY, type Wrap } from '../model';
+import { findCut, methodIn, SHIPPED_LIBRARY, typicalTrimmedKg, type Wrap } from '../model';
 import { boilingPointC, airPressurePa } from '../thermal';
 import {
   cookSetup,
@@ -72,8 +72,10 @@ describe('a cook', () => {
       ),
       { numRuns: 40 },
     );
-    for (const cutId of ['pork-butt', 'brisket-whole']) {
-      const times = (['none', 'paper', 'foil'] as const).map((wrap) => cookOf(cutId, 4.5, 121, wrap).doneAtMin);
+    for (const cutId of ['pork-butt', 'brisket-whole', 'beef-chuck-roast', 'spare-ribs-squared', 'lamb-shoulder']) {
+      const times = (['none', 'paper', 'foil'] as const).map(
+        (wrap) => cookOf(cutId, typicalTrimmedKg(findCut(cutId)!), 121, wrap).doneAtMin,
+      );
       expect(times[1]!).toBeLessThanOrEqual(times[0]!);
       expect(times[2]!).toBeLessThanOrEqual(times[1]!);
     }

@@ -156,7 +156,7 @@ export function WhatIf({ library }: { library: Library }) {
           )}
         </Labelled>
         <Slider
-          label="Weight on the pit"
+          label="Weight"
           value={massKg}
           min={lightKg}
           max={heavyKg}
