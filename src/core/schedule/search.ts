@@ -2,7 +2,9 @@ import type { Pit, Plan, PlanProblem, Run } from '../model';
 import { BoxLedger } from './boxLedger';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
-import { placeBatch, servedRare, type BatchOrder, type PlacementContext } from './placeBatch';
+import { servedRare } from './options';
+import { placeBatch } from './placeBatch';
+import type { BatchOrder, PlacementContext } from './placement';
 import { claimedMm2, footprintOf, rackAreaMm2, RackLedger } from './rackLedger';
 
 export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger'>;

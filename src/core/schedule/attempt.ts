@@ -1,0 +1,213 @@
+import { chanceWithin } from '../forecast';
+import { isPoultry, type Cut, type Leg, type Method, type Pit, type Rack, type Reason, type Run } from '../model';
+import { addMinutes, MS_PER_MIN } from '../units';
+import { DANGER_ZONE_MAX_MIN, servedRare, type Option } from './options';
+import type { BatchOrder, PlacementContext } from './placement';
+import { claimedMm2, type Footprint, type RackLedger, type RackRefusal } from './rackLedger';
+
+/** A tent keeps meat for this long after its rest; beyond it a box is wanted. */
+const TENT_HOLD_MIN = 60;
+
+const offPitMin = (method: Method) => method.ventMin + method.restMin;
+
+/** The longest a piece may wait between vent and rest and carving: the method, the cut, and the heat it keeps. */
+function holdLimitMin({ cut, method }: BatchOrder, option: Option, boxed: boolean): number {
+  const keepsMin = (boxed ? option.forecast.boxAboveMin : option.forecast.tentAboveMin) - offPitMin(method);
+  const usual = boxed ? Math.min(method.holdMaxMin, cut.holdMaxMin, option.forecast.mushMin - offPitMin(method)) : TENT_HOLD_MIN;
+  // A roast served rare is below the hot-holding floor by choice: the hold is kept short and the plan says so.
+  return servedRare(cut) ? Math.min(usual, TENT_HOLD_MIN) : Math.min(usual, keepsMin);
+}
+
+/** How many minutes earlier than the latest start the hold could still take. */
+export function slackMin(order: BatchOrder, option: Option): number {
+  const spread = option.forecast.pullLateMin - option.forecast.pullEarlyMin;
+  return holdLimitMin(order, option, true) - spread;
+}
+
+interface Window {
+  carveAtMs: number;
+  onAtMs: number;
+  moveAtMs?: number;
+  pullEarlyMs: number;
+  pullLateMs: number;
+}
+
+const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
+
+function windowOf({ serving, method }: BatchOrder, { forecast, finish }: Option, shiftMin: number): Window {
+  const carveAtMs = addMinutes(serving.atMs, -serving.carveLeadMin);
+  const onAtMs = toMinute(addMinutes(carveAtMs, -offPitMin(method) - forecast.pullLateMin - shiftMin));
+  const at = (minutes: number) => addMinutes(onAtMs, Math.round(minutes));
+  return {
+    carveAtMs,
+    onAtMs,
+    moveAtMs: finish && forecast.wrapLateMin !== undefined ? at(forecast.wrapLateMin) : undefined,
+    pullEarlyMs: at(forecast.pullEarlyMin),
+    pullLateMs: at(forecast.pullLateMin),
+  };
+}
+
+export type Refusal =
+  | RackRefusal
+  | { code: 'heat'; setC: number; fromMs: number; toMs: number }
+  | { code: 'box'; shortLitres: number; fromMs: number; toMs: number }
+  | { code: 'hold'; holdMin: number; allowedMin: number }
+  | { code: 'past'; lateByMin: number };
+
+export interface Attempt {
+  run?: Run;
+  taken: Footprint[];
+  refusal?: Refusal;
+  rack?: Rack;
+  pit: Pit;
+}
+
+/** Tries to put pieces on at one option and shift; on success the ledgers carry the claim. */
+export function tryOption(order: BatchOrder, context: PlacementContext, option: Option, pieces: Footprint[], shiftMin: number): Attempt {
+  const { cut, method, batch, serving } = order;
+  const { pit, finish, forecast, pitC } = option;
+  const window = windowOf(order, option, shiftMin);
+  const leavesMs = window.moveAtMs ?? window.pullLateMs;
+  const refuse = (refusal: Refusal, rack?: Rack): Attempt => ({ taken: [], refusal, rack, pit });
+  if (forecast.heaviest.status === 'never' || (isPoultry(cut) && forecast.dangerLateMin > DANGER_ZONE_MAX_MIN))
+    return refuse({ code: 'tooLarge' });
+
+  const lightingMs = addMinutes(window.onAtMs, -pit.warmUpMin);
+  if (lightingMs < context.earliestMs)
+    return refuse({ code: 'past', lateByMin: Math.ceil((context.earliestMs - lightingMs) / MS_PER_MIN) });
+  const clash =
+    context.heat.conflict({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs }) ??
+    (finish && context.heat.conflict({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs }));
+  if (clash) return refuse({ code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs });
+
+  const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(method);
+  const tentLimitMin = holdLimitMin(order, option, false);
+  const boxed = holdMin > tentLimitMin;
+  const limitMin = boxed && context.boxes.length > 0 ? holdLimitMin(order, option, true) : tentLimitMin;
+  if (holdMin > limitMin) return refuse({ code: 'hold', holdMin: Math.round(holdMin), allowedMin: Math.round(limitMin) });
+
+  const first = lay(context.racks, pit, cut, pieces, window.onAtMs, leavesMs);
+  const second = finish ? lay(context.racks, finish, cut, first.taken, leavesMs, window.pullLateMs) : undefined;
+  const taken = second ? second.taken : first.taken;
+  if (taken.length === 0) {
+    const failed = first.taken.length === 0 ? first : second!;
+    return { taken: [], refusal: failed.refusal ?? { code: 'tooLarge' }, rack: failed.rack, pit: first.taken.length === 0 ? pit : finish! };
+  }
+
+  const kg = taken.reduce((sum, piece) => sum + piece.kg, 0);
+  let gearId = 'board';
+  if (boxed) {
+    const claim = context.boxLedger.claim(kg, window.pullEarlyMs, window.carveAtMs);
+    if ('shortLitres' in claim)
+      return refuse({ code: 'box', shortLitres: claim.shortLitres, fromMs: window.pullEarlyMs, toMs: window.carveAtMs });
+    gearId = claim.box.id;
+  }
+
+  const kept = new Set(taken);
+  const legs = [
+    ...legsOf(pit, first.byRack, kept, window.onAtMs, leavesMs),
+    ...(finish && second ? legsOf(finish, second.byRack, kept, leavesMs, window.pullLateMs) : []),
+  ];
+  const poultry = isPoultry(cut);
+  for (const leg of legs) context.racks.add({ ...leg, poultry });
+  context.heat.add({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs });
+  if (finish) context.heat.add({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs });
+
+  const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
+  const waitMin = Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN);
+  const cooling = boxed ? forecast.boxC : forecast.tentC;
+  const availableMin = (window.carveAtMs - window.onAtMs) / MS_PER_MIN - offPitMin(method);
+  const run: Run = {
+    id: '',
+    batchId: batch.id,
+    pieceIds: taken.map((piece) => piece.pieceId),
+    kg,
+    pitId: pit.id,
+    pitC,
+    onAtMs: window.onAtMs,
+    wrapAtMs: at(forecast.wrapMin),
+    unwrapAtMs: at(forecast.unwrapMin),
+    moveAtMs: window.moveAtMs,
+    pullEarlyMs: window.pullEarlyMs,
+    pullMedianMs: at(forecast.pullMedianMin)!,
+    pullLateMs: window.pullLateMs,
+    pullCoreC: forecast.heaviest.doneCoreC,
+    ventMin: method.ventMin,
+    restMin: method.restMin,
+    carveAtMs: window.carveAtMs,
+    legs,
+    hold: {
+      gearId,
+      fromEarlyMs: addMinutes(window.pullEarlyMs, offPitMin(method)),
+      fromLateMs: addMinutes(window.pullLateMs, offPitMin(method)),
+      toMs: window.carveAtMs,
+      coolestAtCarveC: cooling[Math.min(waitMin, cooling.length - 1)]!,
+    },
+    onTimeShare: chanceWithin(forecast.timeLogSd, forecast.pullMedianMin, availableMin),
+    why: whyOf(order, option, window, context.confidence, serving.id),
+  };
+  return { run, taken, pit };
+}
+
+function whyOf(
+  { method }: BatchOrder,
+  { pit, pitC, finish, forecast }: Option,
+  window: Window,
+  confidence: number,
+  servingId: string,
+): Reason[] {
+  const why: Reason[] = [
+    { code: 'servingNeeds', servingId, carveAtMs: window.carveAtMs },
+    { code: 'restNeeds', ventMin: method.ventMin, restMin: method.restMin },
+    { code: 'cookTakes', medianMin: Math.round(forecast.pullMedianMin), lateMin: Math.round(forecast.pullLateMin), confidence },
+  ];
+  if (Math.abs(pitC - method.pitC) > 0.5) why.push({ code: 'sharesHeat', pitId: pit.id, pitC, wantedC: method.pitC });
+  if (finish && window.moveAtMs !== undefined) why.push({ code: 'finishesElsewhere', pitId: finish.id, atMs: window.moveAtMs });
+  return why;
+}
+
+interface Laid {
+  taken: Footprint[];
+  byRack: Map<string, Footprint[]>;
+  refusal?: RackRefusal;
+  rack?: Rack;
+}
+
+/** Spreads pieces over a pit's racks: poultry from the bottom up, everything else from the top down. */
+function lay(ledger: RackLedger, pit: Pit, cut: Cut, pieces: Footprint[], fromMs: number, toMs: number): Laid {
+  const lowFirst = isPoultry(cut) ? 1 : -1;
+  const racks = [...pit.racks].sort((a, b) => lowFirst * (a.level - b.level));
+  const byRack = new Map<string, Footprint[]>();
+  let left = pieces;
+  let refusal: RackRefusal | undefined;
+  let refusedBy: Rack | undefined;
+  for (const rack of racks) {
+    if (left.length === 0) break;
+    const filled = ledger.fill(pit, rack, cut, left, fromMs, toMs);
+    if (filled.taken.length > 0) byRack.set(rack.id, filled.taken);
+    if (filled.refusal && (!refusal || refusal.code === 'tooLarge')) {
+      refusal = filled.refusal;
+      refusedBy = rack;
+    }
+    left = left.filter((piece) => !filled.taken.includes(piece));
+  }
+  return { taken: pieces.filter((piece) => !left.includes(piece)), byRack, refusal, rack: refusedBy };
+}
+
+function legsOf(pit: Pit, byRack: Map<string, Footprint[]>, kept: Set<Footprint>, fromMs: number, toMs: number): Leg[] {
+  const legs: Leg[] = [];
+  for (const [rackId, all] of byRack) {
+    const pieces = all.filter((piece) => kept.has(piece));
+    if (pieces.length === 0) continue;
+    legs.push({
+      pitId: pit.id,
+      rackId,
+      pieceIds: pieces.map((piece) => piece.pieceId),
+      fromMs,
+      toMs,
+      areaMm2: pieces.reduce((sum, piece) => sum + claimedMm2(piece), 0),
+      kg: pieces.reduce((sum, piece) => sum + piece.kg, 0),
+    });
+  }
+  return legs;
+}

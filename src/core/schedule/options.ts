@@ -1,0 +1,90 @@
+import { isPoultry, isRoast, type Cut, type Method, type Pit, type PlanProblem } from '../model';
+import { SAFETY_RULES } from '../safety';
+import { forecastBatch, type BatchForecast, type ForecastContext } from './batchForecast';
+import type { BatchOrder, PlacementContext } from './placement';
+import { fitsAlone, type Footprint } from './rackLedger';
+
+/** One way to cook a batch: a pit, its heat, and perhaps another source once it is wrapped. */
+export interface Option {
+  pit: Pit;
+  pitC: number;
+  finish?: Pit;
+  forecast: BatchForecast;
+  hotHoldC: number;
+}
+
+export const HOT_HOLD_C = SAFETY_RULES.hotHold.limit;
+export const DANGER_ZONE_MAX_MIN = SAFETY_RULES.dangerZoneMin.limit;
+const MIN_PIT_C = SAFETY_RULES.bareMeatPitC.limit;
+/** Food Code 3-401.11(B) with 3-501.16(A): a roast cooked by the table may be held from 54 C. */
+const ROAST_HOLD_C = 54;
+
+const floorFor = (cut: Cut) => (isRoast(cut) && cut.done.by === 'core' && cut.done.coreC < HOT_HOLD_C ? ROAST_HOLD_C : HOT_HOLD_C);
+
+/** Roasts served rare are below the hot-holding floor by choice. */
+export const servedRare = (cut: Cut): boolean => floorFor(cut) < HOT_HOLD_C;
+
+export function suitablePits(
+  cut: Cut,
+  method: Method,
+  pits: Pit[],
+  pieces: Footprint[],
+): { pits: Pit[]; problem?: Pick<Extract<PlanProblem, { code: 'noSuitablePit' }>, 'code' | 'severity' | 'need'> } {
+  const broken = (need: 'smoke' | 'heat' | 'size') => ({
+    pits: [],
+    problem: { code: 'noSuitablePit' as const, severity: 'broken' as const, need },
+  });
+  const smoky = pits.filter((pit) => pit.smoke || !method.needsSmoke);
+  if (smoky.length === 0) return broken('smoke');
+  const hot = smoky.filter(
+    (pit) => pit.rangeC[0] <= method.pitRangeC[1] && pit.rangeC[1] >= method.pitRangeC[0] && pit.rangeC[1] >= MIN_PIT_C,
+  );
+  if (hot.length === 0) return broken('heat');
+  const roomy = hot.filter((pit) => pieces.some((piece) => pit.racks.some((rack) => fitsAlone(rack, piece))));
+  if (roomy.length === 0) return broken('size');
+  return { pits: roomy };
+}
+
+const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+export function optionsFor(order: BatchOrder, pits: Pit[], context: PlacementContext): Option[] {
+  const { batch, cut, method } = order;
+  const hotHoldC = floorFor(cut);
+  const forecastContext: ForecastContext = { ...context, hotHoldC, box: context.boxes[0] };
+  const options: Option[] = [];
+  for (const pit of pits) {
+    const low = Math.max(method.pitRangeC[0], pit.rangeC[0], MIN_PIT_C);
+    const high = Math.min(method.pitRangeC[1], pit.rangeC[1]);
+    const heats = new Set([clamp(method.pitC, low, high)]);
+    for (const use of context.heat.of(pit.id)) if (use.pitC >= low && use.pitC <= high) heats.add(use.pitC);
+    const finishes = method.finishOffSmoke && method.needsSmoke ? context.pits.filter((other) => other.id !== pit.id && !other.smoke) : [];
+    for (const pitC of heats) {
+      const add = (finish?: Pit) => {
+        const forecast = forecastBatch(context.cache, forecastContext, batch, cut, method, pit, pitC, finish);
+        options.push({ pit, pitC, finish, forecast, hotHoldC });
+      };
+      add();
+      for (const finish of finishes) if (pitC >= finish.rangeC[0] && pitC <= finish.rangeC[1]) add(finish);
+    }
+  }
+  const departure = (option: Option) => Math.abs(option.pitC - method.pitC);
+  // Meat that needs no smoke leaves the smoke to meat that does.
+  const wastesSmoke = (option: Option) => Number(!method.needsSmoke && option.pit.smoke);
+  return options.sort(
+    (a, b) => Number(Boolean(a.finish)) - Number(Boolean(b.finish)) || wastesSmoke(a) - wastesSmoke(b) || departure(a) - departure(b),
+  );
+}
+
+/** Reasons that no place on any rack would cure. */
+export function unplaceable(order: BatchOrder, options: Option[]): PlanProblem | undefined {
+  const { batch, cut } = order;
+  const common = { severity: 'broken', batchId: batch.id, pieces: batch.pieces.length } as const;
+  const done = options.filter((option) => option.forecast.heaviest.status === 'done' && option.forecast.lightest.status === 'done');
+  if (done.length === 0) return { code: 'neverDone', ...common, pitC: options[0]!.pitC };
+  if (isPoultry(cut)) {
+    const quickest = Math.min(...done.map((option) => option.forecast.dangerLateMin));
+    if (quickest > DANGER_ZONE_MAX_MIN)
+      return { code: 'dangerZone', ...common, minutes: Math.round(quickest), allowedMin: DANGER_ZONE_MAX_MIN };
+  }
+  return undefined;
+}

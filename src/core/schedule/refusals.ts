@@ -1,0 +1,68 @@
+import type { PlanProblem, Reason } from '../model';
+import type { Attempt, Refusal } from './attempt';
+import type { Option } from './options';
+import type { BatchOrder } from './placement';
+
+/** A move to an earlier start, with what stood in the way. */
+export function movedReason(attempt: Attempt, minutes: number): Reason {
+  const { refusal, pit, rack } = attempt;
+  const blockedUntilMs = refusal && 'toMs' in refusal ? refusal.toMs : 0;
+  return { code: 'movedEarlier', minutes, pitId: pit.id, rackId: rack?.id ?? pit.racks[0]!.id, blockedUntilMs };
+}
+
+/** A refusal that names what is short says more than one that only says no. */
+const TELLING: Refusal['code'][] = ['areaShort', 'loadShort', 'heat', 'box', 'poultryAbove', 'hold', 'past', 'tooLarge'];
+export function tellsMore(kept: Attempt | undefined, next: Attempt): Attempt {
+  if (!kept?.refusal) return next;
+  return TELLING.indexOf(next.refusal!.code) < TELLING.indexOf(kept.refusal.code) ? next : kept;
+}
+
+export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt: Attempt, option: Option): PlanProblem {
+  const common = { severity: 'broken', batchId: batch.id, pieces } as const;
+  const refusal = attempt.refusal!;
+  const rackId = attempt.rack?.id ?? attempt.pit.racks[0]!.id;
+  switch (refusal.code) {
+    case 'areaShort':
+      return {
+        code: 'rackFull',
+        ...common,
+        pitId: attempt.pit.id,
+        rackId,
+        shortMm2: refusal.shortMm2,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
+    case 'loadShort':
+      return {
+        code: 'rackOverloaded',
+        ...common,
+        pitId: attempt.pit.id,
+        rackId,
+        shortKg: refusal.shortKg,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
+    case 'heat':
+      return {
+        code: 'heatConflict',
+        ...common,
+        pitId: attempt.pit.id,
+        wantedC: method.pitC,
+        setC: refusal.setC,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
+    case 'box':
+      return { code: 'boxFull', ...common, shortLitres: refusal.shortLitres, fromMs: refusal.fromMs, toMs: refusal.toMs };
+    case 'poultryAbove':
+      return { code: 'poultryAbove', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
+    case 'hold':
+      return { code: 'holdTooLong', ...common, holdMin: refusal.holdMin, allowedMin: refusal.allowedMin };
+    case 'past':
+      return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
+    case 'tooLarge':
+      return option.forecast.heaviest.status === 'never'
+        ? { code: 'neverDone', ...common, pitC: option.pitC }
+        : { code: 'noSuitablePit', ...common, need: 'size' };
+  }
+}
