@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { batchOf, eventOf, inputOf } from '../../../tests/fixtures/events';
+import type { Task } from '../model';
+import { buildPlan } from './index';
+
+const MIN = 60_000;
+const plan = buildPlan(
+  inputOf(
+    eventOf([
+      batchOf('brisket-whole', 2, { methodId: 'low-paper' }),
+      batchOf('spare-ribs-squared', 4, { methodId: 'ribs-blocks' }),
+      batchOf('chicken-half', 6),
+    ]),
+  ),
+);
+const of = (runId: string, kind: Task['kind']) => plan.tasks.find((task) => task.runId === runId && task.kind === kind);
+const run = (batchId: string) => plan.runs.find((each) => each.batchId === batchId)!;
+
+describe('the tasks of a plan', () => {
+  it('stand in order of time and carry the minutes of the open format', () => {
+    for (let i = 1; i < plan.tasks.length; i++) expect(plan.tasks[i]!.atMs).toBeGreaterThanOrEqual(plan.tasks[i - 1]!.atMs);
+    const brisket = run('brisket-whole');
+    const pieces = brisket.pieceIds.length;
+    expect(of(brisket.id, 'load')).toMatchObject({ atMs: brisket.onAtMs, minutes: 2 + pieces });
+    expect(of(brisket.id, 'wrap')).toMatchObject({ atMs: brisket.wrapAtMs, minutes: 2 + 3 * pieces });
+    expect(of(brisket.id, 'check')).toMatchObject({ atMs: brisket.pullEarlyMs, minutes: 3 });
+    expect(of(brisket.id, 'pull')).toMatchObject({ atMs: brisket.pullMedianMs, minutes: 2 + pieces });
+    expect(of(brisket.id, 'carve')).toMatchObject({ atMs: brisket.carveAtMs, minutes: 8 * pieces });
+  });
+
+  it('light every fire its warm-up ahead, for a quarter of an hour', () => {
+    for (const firing of plan.firings) {
+      const task = plan.tasks.find((each) => each.kind === 'light' && each.pitId === firing.pitId && each.atMs === firing.lightAtMs);
+      expect(task).toMatchObject({ minutes: 15, pitC: firing.setPoints[0]!.pitC });
+      expect(firing.readyAtMs).toBeGreaterThan(firing.lightAtMs);
+    }
+  });
+
+  it('unwrap time-block ribs by the clock and never wrap what stays bare', () => {
+    const { runs, tasks } = buildPlan(inputOf(eventOf([batchOf('spare-ribs-squared', 4, { methodId: 'ribs-blocks' })])));
+    const after = (kind: Task['kind']) => (tasks.find((task) => task.kind === kind)!.atMs - runs[0]!.onAtMs) / MIN;
+    expect(after('wrap')).toBe(180);
+    expect(after('unwrap')).toBe(300);
+    expect(of(run('chicken-half').id, 'wrap')).toBeUndefined();
+  });
+
+  it('vent, rest and hold in that order, and hold until carving', () => {
+    const brisket = run('brisket-whole');
+    const vent = of(brisket.id, 'vent')!;
+    const rest = of(brisket.id, 'rest')!;
+    const hold = of(brisket.id, 'hold')!;
+    expect(vent.atMs).toBeLessThan(rest.atMs);
+    expect(rest.atMs).toBeLessThan(hold.atMs);
+    expect(hold.atMs + hold.minutes * MIN).toBe(brisket.carveAtMs);
+  });
+
+  it('end with the serving', () => {
+    expect(plan.tasks.at(-1)).toMatchObject({ kind: 'serve', servingId: 'supper', minutes: 45 });
+  });
+});

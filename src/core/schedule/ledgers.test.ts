@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { BOX, OFFSET } from '../../../tests/fixtures/events';
+import { findCut } from '../model';
+import { BoxLedger } from './boxLedger';
+import { firingsOf } from './firings';
+import { HeatLedger } from './heatLedger';
+import { claimedMm2, fitsAlone, footprintOf, rackAreaMm2, RackLedger, type Footprint } from './rackLedger';
+
+const HOUR = 3_600_000;
+const MIN = 60_000;
+const [low, high] = OFFSET.racks as [(typeof OFFSET.racks)[number], (typeof OFFSET.racks)[number]];
+const brisket = findCut('brisket-whole')!;
+const chicken = findCut('chicken-half')!;
+const pieces = (cut: typeof brisket, count: number, kg: number): Footprint[] =>
+  Array.from({ length: count }, (_, i) => footprintOf(cut, { id: `${cut.id}-${i}`, kg }));
+const use = (rackId: string, fromH: number, toH: number, areaMm2: number, extra = {}) => ({
+  pitId: 'offset',
+  rackId,
+  pieceIds: [],
+  fromMs: fromH * HOUR,
+  toMs: toH * HOUR,
+  areaMm2,
+  kg: 5,
+  poultry: false,
+  ...extra,
+});
+
+describe('racks over time', () => {
+  it('take as much as their area lets them and say what is short and when', () => {
+    const ledger = new RackLedger();
+    const many = pieces(brisket, 12, 5.66);
+    const { taken, refusal } = ledger.fill(OFFSET, low, brisket, many, 0, 10 * HOUR);
+    expect(taken.length).toBe(Math.floor(rackAreaMm2(low) / claimedMm2(many[0]!)));
+    expect(refusal).toMatchObject({ code: 'areaShort', fromMs: 0, toMs: 10 * HOUR });
+    if (refusal?.code === 'areaShort')
+      expect(refusal.shortMm2).toBeCloseTo(
+        (12 - taken.length) * claimedMm2(many[0]!) - (rackAreaMm2(low) - taken.length * claimedMm2(many[0]!)),
+        3,
+      );
+  });
+
+  it('are free again at the very moment the last piece leaves', () => {
+    const ledger = new RackLedger();
+    ledger.add(use('low', 0, 4, rackAreaMm2(low)));
+    expect(ledger.fill(OFFSET, low, brisket, pieces(brisket, 1, 5), 4 * HOUR, 8 * HOUR).taken).toHaveLength(1);
+    const blocked = ledger.fill(OFFSET, low, brisket, pieces(brisket, 1, 5), 4 * HOUR - 1, 8 * HOUR);
+    expect(blocked.taken).toEqual([]);
+    expect(blocked.refusal).toMatchObject({ code: 'areaShort', toMs: 4 * HOUR });
+  });
+
+  it('know their fullest moment, also when uses only touch', () => {
+    const ledger = new RackLedger();
+    ledger.add(use('low', 0, 4, 100));
+    ledger.add(use('low', 2, 6, 50));
+    ledger.add(use('low', 6, 8, 120));
+    expect(ledger.peak('offset', 'low', 0, 10 * HOUR, (each) => each.areaMm2)).toEqual({ amount: 150, fromMs: 2 * HOUR, toMs: 4 * HOUR });
+    expect(ledger.peak('offset', 'low', 5 * HOUR, 10 * HOUR, (each) => each.areaMm2)).toEqual({
+      amount: 120,
+      fromMs: 6 * HOUR,
+      toMs: 8 * HOUR,
+    });
+    expect(ledger.peak('offset', 'high', 0, 10 * HOUR, (each) => each.areaMm2).amount).toBe(0);
+  });
+
+  it('never let poultry lie above other food, whichever came first', () => {
+    const first = new RackLedger();
+    first.add(use('low', 0, 4, 100));
+    expect(first.fill(OFFSET, high, chicken, pieces(chicken, 1, 1), 2 * HOUR, 5 * HOUR).refusal).toMatchObject({ code: 'poultryAbove' });
+    expect(first.fill(OFFSET, low, chicken, pieces(chicken, 1, 1), 2 * HOUR, 5 * HOUR).taken).toHaveLength(1);
+    expect(first.fill(OFFSET, high, chicken, pieces(chicken, 1, 1), 4 * HOUR, 5 * HOUR).taken).toHaveLength(1);
+    const second = new RackLedger();
+    second.add(use('high', 0, 4, 100, { poultry: true }));
+    expect(second.fill(OFFSET, low, brisket, pieces(brisket, 1, 5), 1 * HOUR, 5 * HOUR).refusal).toMatchObject({ code: 'poultryAbove' });
+  });
+
+  it('keep their load', () => {
+    const ledger = new RackLedger();
+    const { taken, refusal } = ledger.fill(OFFSET, { ...low, maxKg: 12 }, brisket, pieces(brisket, 3, 5), 0, HOUR);
+    expect(taken).toHaveLength(2);
+    expect(refusal).toMatchObject({ code: 'loadShort', shortKg: 3 });
+  });
+
+  it('take a piece turned, but not one that is too long or too thick', () => {
+    const [piece] = pieces(brisket, 1, 5.66);
+    expect(fitsAlone({ ...low, widthMm: 260, depthMm: 450 }, piece!)).toBe(true);
+    expect(fitsAlone({ ...low, widthMm: 300, depthMm: 300 }, piece!)).toBe(false);
+    expect(fitsAlone({ ...low, clearanceMm: 60 }, piece!)).toBe(false);
+  });
+
+  it('forget what is rolled back', () => {
+    const ledger = new RackLedger();
+    const mark = ledger.snapshot();
+    ledger.add(use('low', 0, 4, rackAreaMm2(low)));
+    ledger.rollBack(mark);
+    expect(ledger.all()).toEqual([]);
+  });
+});
+
+describe('heat over time', () => {
+  const heat = (fromH: number, toH: number, pitC: number) => ({ pitId: 'offset', pitC, fromMs: fromH * HOUR, toMs: toH * HOUR });
+
+  it('is one set point at a time, with room for the change-over', () => {
+    const ledger = new HeatLedger();
+    ledger.add(heat(0, 4, 121));
+    expect(ledger.conflict(heat(2, 6, 121))).toBeUndefined();
+    expect(ledger.conflict(heat(2, 6, 135))).toMatchObject({ pitC: 121 });
+    expect(ledger.conflict({ ...heat(4, 6, 135), fromMs: 4 * HOUR + 19 * MIN })).toBeDefined();
+    expect(ledger.conflict({ ...heat(4, 6, 135), fromMs: 4 * HOUR + 20 * MIN })).toBeUndefined();
+    expect(ledger.conflict({ ...heat(2, 6, 135), pitId: 'other' })).toBeUndefined();
+  });
+
+  it('becomes fires: lit in time, kept over short gaps, lit again after long ones', () => {
+    const ledger = new HeatLedger();
+    ledger.add(heat(5, 9, 135));
+    ledger.add(heat(0, 4, 121));
+    ledger.add(heat(20, 22, 121));
+    const firings = firingsOf([OFFSET], ledger);
+    expect(firings).toHaveLength(2);
+    expect(firings[0]).toEqual({
+      pitId: 'offset',
+      lightAtMs: -60 * MIN,
+      readyAtMs: 0,
+      offAtMs: 9 * HOUR,
+      setPoints: [
+        { atMs: 0, pitC: 121 },
+        { atMs: 5 * HOUR - 20 * MIN, pitC: 135 },
+      ],
+    });
+    expect(firings[1]!.lightAtMs).toBe(19 * HOUR);
+  });
+});
+
+describe('boxes over time', () => {
+  it('give the closest fit and say how many litres are short', () => {
+    const ledger = new BoxLedger([BOX, { ...BOX, id: 'small', litres: 30 }]);
+    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ box: { id: 'small' } });
+    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ box: { id: 'box' } });
+    expect(ledger.claim(60, 0, HOUR)).toEqual({ shortLitres: 108 - (110 - 27) });
+    expect(ledger.claim(60, HOUR, 2 * HOUR)).toMatchObject({ box: { id: 'box' } });
+    expect(new BoxLedger([]).claim(1, 0, HOUR)).toEqual({ shortLitres: 1.8 });
+  });
+
+  it('forget what is rolled back', () => {
+    const ledger = new BoxLedger([BOX]);
+    const mark = ledger.snapshot();
+    ledger.claim(60, 0, HOUR);
+    ledger.rollBack(mark);
+    expect(ledger.claim(60, 0, HOUR)).toMatchObject({ box: { id: 'box' } });
+  });
+});

@@ -1,0 +1,331 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { CookEvent } from '../../src/core/model';
+import type { Outcome } from '../../src/core/outcome';
+import type { BriefInput, CutInput, MethodInput, PitInput } from '../../src/doors';
+import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import * as services from '../../src/services';
+import type { House } from '../../src/services';
+
+const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
+let folder: string;
+let db: Database;
+let house: House;
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'anachron-services-'));
+  db = await openDatabase(path.join(folder, 'house.sqlite'));
+  let next = 0;
+  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+});
+afterEach(async () => {
+  await db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  return outcome.value;
+}
+const codes = (outcome: Outcome<unknown>) =>
+  outcome.ok ? [] : outcome.problems.map((problem) => `${problem.code}${problem.path ? `@${problem.path}` : ''}`);
+
+const NEW = {
+  name: ' Supper ',
+  place: 'Gannet Point',
+  timeZone: 'America/Halifax',
+  date: '2027-06-19',
+  time: '18:00',
+  adults: 40,
+  children: 4,
+};
+const PIT: PitInput = {
+  id: 'pit',
+  name: 'Offset',
+  kind: 'offset',
+  smoke: true,
+  rangeLowC: 105,
+  rangeHighC: 165,
+  warmUpMin: 60,
+  openingDropC: 18,
+  recoverMin: 9,
+  racks: [{ id: 'r', name: 'main', widthMm: 1200, depthMm: 500, clearanceMm: 250, maxKg: 60, level: 1 }],
+};
+
+function briefOf(event: CookEvent, change: Partial<BriefInput['servings'][number]> = {}, top: Partial<BriefInput> = {}): BriefInput {
+  const [serving] = event.servings;
+  return {
+    eventId: event.id,
+    revision: event.revision,
+    name: event.name,
+    place: event.place,
+    timeZone: event.timeZone,
+    altitudeM: 0,
+    confidence: 0.9,
+    servings: [
+      {
+        id: serving!.id,
+        name: 'Supper',
+        date: '2027-06-19',
+        time: '18:00',
+        serveForMin: 45,
+        carveLeadMin: 30,
+        adults: 40,
+        children: 4,
+        heartyShare: 0,
+        buffet: true,
+        batches: [{ id: 'b', cutId: 'pork-butt', methodId: 'low-paper', label: '', sizedBy: 'hand', pieces: [{ id: 'p', kg: 3.6 }] }],
+        ...change,
+      },
+    ],
+    ...top,
+  };
+}
+
+describe('events', () => {
+  it('are made with one serving at their clock time and all the equipment that is owned', async () => {
+    must(await services.keepPit(house, PIT));
+    const event = must(await services.createEvent(house, NEW));
+    expect(event).toMatchObject({ name: 'Supper', revision: 1, pitIds: ['pit'], batches: [] });
+    expect(event.servings[0]).toMatchObject({ name: 'Supper', atMs: Date.parse('2027-06-19T18:00:00-03:00') });
+    expect(await loadEvent(event.id)).toEqual(event);
+    expect(must(await services.createEvent(house, { ...NEW, time: '12:30' })).servings[0]!.name).toBe('Lunch');
+  });
+
+  it('refuse a serving that has passed or that the clocks skip', async () => {
+    expect(codes(await services.createEvent(house, { ...NEW, date: '2027-04-30' }))).toEqual(['servingInPast@date']);
+    expect(codes(await services.createEvent(house, { ...NEW, date: '2028-03-12', time: '02:30' }))).toEqual(['clockSkipsIt@time']);
+  });
+
+  it('are duplicated whole, renamed, deleted and brought back', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const filled = must(await services.saveBrief(house, briefOf(event)));
+    const copy = must(await services.duplicateEvent(house, event.id));
+    expect(copy).toEqual({ ...filled, id: copy.id, name: 'Supper, copy', revision: 1 });
+    expect(must(await services.renameEvent(house, { eventId: copy.id, name: 'Tea' })).name).toBe('Tea');
+    must(await services.deleteEvent(house, copy.id));
+    expect((await services.listEvents(house)).map((each) => each.id)).toEqual([event.id]);
+    expect(codes(await services.deleteEvent(house, copy.id))).toEqual(['eventGone']);
+    must(await services.restoreEvent(house, copy.id));
+    expect(await services.listEvents(house)).toHaveLength(2);
+    expect(codes(await services.duplicateEvent(house, 'nobody'))).toEqual(['eventGone']);
+  });
+
+  it('move a serving, and refuse when the plan it was seen on is old or the time has passed', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const servingId = event.servings[0]!.id;
+    const moved = must(await services.moveServing(house, { eventId: event.id, servingId, byMin: -60, revision: 1 }));
+    expect(moved.servings[0]!.atMs).toBe(event.servings[0]!.atMs - 3_600_000);
+    expect(moved.revision).toBe(2);
+    expect(codes(await services.moveServing(house, { eventId: event.id, servingId, byMin: 15, revision: 1 }))).toEqual([
+      'changedElsewhere',
+    ]);
+    expect(codes(await services.moveServing(house, { eventId: event.id, servingId: 'x', byMin: 15, revision: 2 }))).toEqual([
+      'servingGone',
+    ]);
+    expect(codes(await services.moveServing(house, { eventId: event.id, servingId, byMin: -100_000, revision: 2 }))).toEqual([
+      'servingInPast',
+    ]);
+  });
+
+  it('are listed soonest first, with guests and cuts', async () => {
+    const late = must(await services.createEvent(house, { ...NEW, date: '2027-08-01' }));
+    const soon = must(await services.createEvent(house, NEW));
+    must(await services.saveBrief(house, briefOf(soon)));
+    const list = await services.listEvents(house);
+    expect(list.map((each) => each.id)).toEqual([soon.id, late.id]);
+    expect(list[0]).toMatchObject({ guests: 44, cuts: 1, firstServingMs: soon.servings[0]!.atMs });
+  });
+});
+
+describe('the brief', () => {
+  it('is saved whole and goes up by one revision', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const saved = must(await services.saveBrief(house, briefOf(event, { name: ' Feast ' }, { altitudeM: 120 })));
+    expect(saved.revision).toBe(2);
+    expect(saved.servings[0]!.name).toBe('Feast');
+    expect(await loadEvent(event.id)).toEqual(saved);
+  });
+
+  it('says each fault at its field and changes nothing', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const faults = async (brief: BriefInput) => codes(await services.saveBrief(house, brief));
+    expect(await faults(briefOf(event, { date: '2020-01-01' }))).toEqual(['servingInPast@servings.0.date']);
+    expect(await faults(briefOf(event, { date: '2028-03-12', time: '02:15' }))).toEqual(['clockSkipsIt@servings.0.time']);
+    expect(await faults(briefOf(event, { date: '2027-02-31' }))).toEqual(['noSuchDate@servings.0.date']);
+    expect(await faults(briefOf(event, { adults: 0, children: 0 }))).toEqual(['noGuests@servings.0.adults']);
+    const [batch] = briefOf(event).servings[0]!.batches;
+    expect(await faults(briefOf(event, { batches: [batch!, batch!] }))).toEqual([
+      'idUsedTwice@servings.0.batches.1.cutId',
+      'idUsedTwice@servings.0.batches.1.pieces.0.kg',
+    ]);
+    expect(await faults(briefOf(event, { batches: [{ ...batch!, cutId: 'griffin', methodId: 'magic' }] }))).toEqual([
+      'cutGone@servings.0.batches.0.cutId',
+      'methodGone@servings.0.batches.0.methodId',
+    ]);
+    expect(await loadEvent(event.id)).toEqual(event);
+  });
+
+  it('does not overwrite what another window saved first', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    must(await services.saveBrief(house, briefOf(event)));
+    expect(codes(await services.saveBrief(house, briefOf(event, { name: 'Mine' })))).toEqual(['changedElsewhere']);
+    expect(codes(await services.saveBrief(house, briefOf({ ...event, id: 'nobody' })))).toEqual(['eventGone']);
+  });
+
+  it('lets only one of two that save at once win', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const both = await Promise.all([
+      services.saveBrief(house, briefOf(event, { name: 'One' })),
+      services.saveBrief(house, briefOf(event, { name: 'Two' })),
+    ]);
+    expect(both.map((each) => each.ok)).toEqual([true, false]);
+    expect((await loadEvent(event.id))!.servings[0]!.name).toBe('One');
+  });
+});
+
+describe('equipment', () => {
+  it('is kept, changed, put away and brought back', async () => {
+    must(await services.keepPit(house, PIT));
+    must(
+      await services.keepPit(house, {
+        ...PIT,
+        name: ' Big offset ',
+        racks: [...PIT.racks, { ...PIT.racks[0]!, id: 'r2', name: 'upper', level: 2 }],
+      }),
+    );
+    must(await services.keepBox(house, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    const { pits, boxes } = await services.listEquipment(house);
+    expect(pits).toHaveLength(1);
+    expect(pits[0]).toMatchObject({ name: 'Big offset', rangeC: [105, 165] });
+    expect(pits[0]!.racks.map((rack) => rack.name)).toEqual(['main', 'upper']);
+    expect(boxes[0]!.litres).toBe(70);
+    must(await services.putPitAway(house, 'pit'));
+    must(await services.putBoxAway(house, 'box'));
+    expect(await services.listEquipment(house)).toEqual({ pits: [], boxes: [] });
+    must(await services.bringPitBack(house, 'pit'));
+    must(await services.bringBoxBack(house, 'box'));
+    expect((await services.listEquipment(house)).pits).toEqual(pits);
+    expect(codes(await services.putPitAway(house, 'nothing'))).toEqual(['equipmentGone']);
+  });
+
+  it('refuses two racks of one name', async () => {
+    expect(
+      codes(await services.keepPit(house, { ...PIT, racks: [PIT.racks[0]!, { ...PIT.racks[0]!, id: 'r2', name: ' Main ' }] })),
+    ).toEqual(['rackNameTwice@racks.1.name']);
+  });
+
+  it('is chosen by an event only while it is owned', async () => {
+    must(await services.keepPit(house, PIT));
+    const event = must(await services.createEvent(house, NEW));
+    expect(must(await services.chooseEquipment(house, { eventId: event.id, pitIds: [], boxIds: [] })).pitIds).toEqual([]);
+    expect(must(await services.chooseEquipment(house, { eventId: event.id, pitIds: ['pit', 'pit'], boxIds: [] })).pitIds).toEqual(['pit']);
+    expect(codes(await services.chooseEquipment(house, { eventId: event.id, pitIds: ['lost'], boxIds: [] }))).toEqual(['equipmentGone']);
+  });
+});
+
+describe('planning an event', () => {
+  it('uses only what the event chose, and the minute it is', async () => {
+    must(await services.keepPit(house, PIT));
+    must(await services.keepBox(house, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    const event = must(await services.createEvent(house, NEW));
+    must(await services.saveBrief(house, briefOf(event)));
+    const planned = (await services.planEvent(house, event.id))!;
+    expect(planned.input.earliestMs).toBe(NOW_MS);
+    expect(planned.plan.runs).toHaveLength(1);
+    expect(planned.plan.revision).toBe(2);
+    must(await services.chooseEquipment(house, { eventId: event.id, pitIds: [], boxIds: [] }));
+    const without = (await services.planEvent(house, event.id))!;
+    expect(without.plan.problems[0]).toMatchObject({ code: 'noSuitablePit', need: 'smoke' });
+    expect(await services.planEvent(house, 'nobody')).toBeUndefined();
+  });
+});
+
+const METHOD: MethodInput = {
+  id: 'low-paper',
+  name: 'Paper, mine',
+  line: 'As we do it.',
+  purpose: 'tender',
+  pitC: 125,
+  pitLowC: 115,
+  pitHighC: 135,
+  wrap: 'paper',
+  wrapCoreC: 70,
+  wrapBark: false,
+  wrapAll: false,
+  needsSmoke: true,
+  finishOffSmoke: true,
+  ventMin: 10,
+  restMin: 45,
+  holdIdealLowMin: 60,
+  holdIdealHighMin: 240,
+  holdMaxMin: 600,
+};
+const CUT: CutInput = {
+  id: 'own-cut',
+  name: 'Island shoulder',
+  nounOne: 'shoulder',
+  nounMany: 'shoulders',
+  species: 'lamb',
+  lengthMm: 240,
+  widthMm: 170,
+  thicknessMm: 90,
+  fillShare: 0.75,
+  heatDepthShare: 1,
+  boughtLowKg: 2,
+  boughtHighKg: 3,
+  trimShare: 0.1,
+  yieldShare: 0.55,
+  doneBy: 'tender',
+  convertedShare: 0.78,
+  pulledLowC: 91,
+  pulledHighC: 95,
+  carveMin: 5,
+  holdMaxMin: 480,
+  signs: 'The blade slides out.',
+  probe: 'Thickest part.',
+};
+
+describe('the library', () => {
+  it('puts an owner’s method over the shipped one, plans by it, and puts it back', async () => {
+    must(await services.keepMethod(house, METHOD));
+    const { library, own } = await services.readLibrary(house);
+    expect(own.methods).toEqual(['low-paper']);
+    expect(library.methods.find((method) => method.id === 'low-paper')).toMatchObject({
+      name: 'Paper, mine',
+      pitRangeC: [115, 135],
+      wrapWhen: { coreC: 70 },
+    });
+    must(await services.keepPit(house, PIT));
+    must(await services.keepBox(house, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    const event = must(await services.createEvent(house, NEW));
+    must(await services.saveBrief(house, briefOf(event)));
+    expect((await services.planEvent(house, event.id))!.plan.runs[0]).toMatchObject({ pitC: 125, restMin: 45 });
+    must(await services.restoreEntry(house, 'method', 'low-paper'));
+    expect((await services.planEvent(house, event.id))!.plan.runs[0]).toMatchObject({ pitC: 121, restMin: 60 });
+    expect(codes(await services.restoreEntry(house, 'method', 'low-paper'))).toEqual(['nothingToRestore']);
+  });
+
+  it('keeps a cut of one’s own while an event uses it', async () => {
+    must(await services.keepCut(house, CUT));
+    const event = must(await services.createEvent(house, NEW));
+    const [batch] = briefOf(event).servings[0]!.batches;
+    must(await services.saveBrief(house, briefOf(event, { batches: [{ ...batch!, cutId: 'own-cut' }] })));
+    expect(codes(await services.restoreEntry(house, 'cut', 'own-cut'))).toEqual(['libraryInUse']);
+    must(await services.deleteEvent(house, event.id));
+    must(await services.restoreEntry(house, 'cut', 'own-cut'));
+    expect((await services.readLibrary(house)).own.cuts).toEqual([]);
+  });
+
+  it('refuses a heat outside its band and a wrap without a moment', async () => {
+    expect(codes(await services.keepMethod(house, { ...METHOD, pitC: 160 }))).toEqual(['heatOutsideBand@pitC']);
+    expect(codes(await services.keepMethod(house, { ...METHOD, wrapCoreC: undefined }))).toEqual(['wrapWithoutWhen@wrap']);
+    must(await services.keepMethod(house, { ...METHOD, wrap: 'none', unwrapAfterMin: 200 }));
+    expect((await services.readLibrary(house)).library.methods.find((method) => method.id === 'low-paper')).toMatchObject({
+      wrap: 'none',
+      wrapWhen: {},
+    });
+  });
+});
