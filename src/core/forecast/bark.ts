@@ -4,7 +4,7 @@ import type { CookSetup } from './setup';
 /** Bark at which it no longer scrapes off. */
 export const BARK_SET = 1;
 /** Scale of the bark integral: set at 4.5 to 5.5 h for a bare butt or brisket at 121 C. */
-const BARK_PER_H = 8.5;
+const BARK_PER_H = 12;
 
 /** dB/dt = (1 - phi / phi0) 2^((Ts - 75) / 10), per hour: a dry, hot surface browns. */
 export function barkRatePerH(wetLeftShare: number, surfaceC: number): number {

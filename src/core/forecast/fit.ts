@@ -29,10 +29,10 @@ const FREE: { name: keyof ModelParameters; start: number; low: number; high: num
   { name: 'panFilmFactor', start: 1.1, low: 0.9, high: 1.6, logSd: 0.2 },
 ];
 
-const TIME_LOG_SD = 0.06;
+const TIME_LOG_SD = 0.08;
 const FINAL_SD_C = 2.5;
 /** A finish further off than this weighs more than in proportion: cooks trust the number near the end. */
-const FINAL_TOLERATED_C = 2.2;
+const FINAL_TOLERATED_C = 2.7;
 /** Per-cut corrections are shrunk toward 1 with this log-sd. */
 const CUT_LOG_SD = 0.1;
 

@@ -58,7 +58,7 @@ export interface Method {
 
 const base = { needsSmoke: true, finishOffSmoke: false, wrapWhen: {} };
 const long = { ventMin: 15, restMin: 60, holdIdealMin: [60, 240] as [number, number], holdMaxMin: 720 };
-const rack = { ventMin: 5, restMin: 10, holdIdealMin: [0, 60] as [number, number], holdMaxMin: 150 };
+const rack = { ventMin: 5, restMin: 10, holdIdealMin: [0, 60] as [number, number], holdMaxMin: 180 };
 const quick = { ventMin: 0, restMin: 15, holdIdealMin: [0, 30] as [number, number], holdMaxMin: 60 };
 const pan = { ventMin: 0, restMin: 5, holdIdealMin: [0, 60] as [number, number], holdMaxMin: 180 };
 
@@ -77,7 +77,7 @@ export const METHODS: readonly Method[] = Object.freeze([
   { ...base, ...long, id: 'hot-foil', name: 'Hot and fast, foil', purpose: 'tender', pitC: 149, pitRangeC: [143, 163], wrap: 'foil', wrapWhen: { coreC: 77 }, finishOffSmoke: true, holdIdealMin: [45, 180], holdMaxMin: 480, line: 'Half the time; crunchy crust that softens in foil; least smoke; thin ends suffer; fair yield; little slack.' },
   { ...base, ...long, id: 'pan-braise', name: 'Smoke, then covered pan', purpose: 'tender', pitC: 135, pitRangeC: [121, 149], wrap: 'pan', wrapWhen: { coreC: 72 }, finishOffSmoke: true, ventMin: 10, restMin: 30, holdIdealMin: [30, 240], holdMaxMin: 600, line: 'Quick and sure after the pan; little bark; juiciest, best yield with its liquor; for pulling, not slicing.' },
   { ...base, ...rack, id: 'ribs-bare', name: 'Ribs by feel, bare', purpose: 'ribs', pitC: 121, pitRangeC: [113, 135], wrap: 'none', line: 'Time by the bend, not the clock; best bark and bite; full smoke; can dry, less yield; needs an eye.' },
-  { ...base, ...rack, id: 'ribs-blocks', name: 'Ribs in time blocks', purpose: 'ribs', pitC: 107, pitRangeC: [107, 121], wrap: 'foil', wrapWhen: { afterMin: 180 }, unwrapAfterMin: 300, line: 'Three hours bare, two in foil, then open and glazed; soft bark; juicy; good smoke and yield; runs by the clock.' },
+  { ...base, ...rack, id: 'ribs-blocks', name: 'Ribs in time blocks', purpose: 'ribs', pitC: 110, pitRangeC: [107, 121], wrap: 'foil', wrapWhen: { afterMin: 180 }, unwrapAfterMin: 300, line: 'Three hours bare, two in foil, then open and glazed; soft bark; juicy; good smoke and yield; runs by the clock.' },
   { ...base, ...rack, id: 'ribs-middle', name: 'Ribs at middle heat, foil late', purpose: 'ribs', pitC: 135, pitRangeC: [127, 143], wrap: 'foil', wrapWhen: { coreC: 77 }, finishOffSmoke: true, line: 'An hour shorter; bark set before the wrap; juicy; less smoke; good yield; minutes count at the end.' },
   { ...base, ...rack, id: 'ribs-glazed', name: 'Ribs bare, glazed hot', purpose: 'ribs', pitC: 129, pitRangeC: [121, 135], wrap: 'none', hotFinish: { pitC: 165, minutes: 12 }, line: 'Fairly quick; bark under a sticky glaze; full smoke; edges dry a little, less yield; sugar burns if left.' },
   { ...base, id: 'roast-slow', name: 'Slow roast, rested', purpose: 'roast', pitC: 121, pitRangeC: [107, 135], wrap: 'none', ventMin: 0, restMin: 20, holdIdealMin: [0, 30], holdMaxMin: 90, line: 'Unhurried; little crust; even and juicy edge to edge; good smoke, best yield; the pull must allow for carry-over.' },

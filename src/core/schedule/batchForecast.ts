@@ -146,5 +146,7 @@ function spreadOf(setup: CookSetup, parameters: ParameterSet): number {
     .map((sample) => Math.log(sample.doneAtMin));
   if (logs.length < SPREAD_SAMPLES / 2) return parameters.timeLogSd;
   const mean = logs.reduce((sum, log) => sum + log, 0) / logs.length;
-  return Math.sqrt(logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (logs.length - 1));
+  const sd = Math.sqrt(logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (logs.length - 1));
+  // Meat that is opened again in a low pit lets the model stray further than cooks in life do.
+  return Math.min(sd, parameters.timeLogSd);
 }
