@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer';
-import { IsBoolean, IsIn, IsOptional, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsOptional, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
 import type { Species, Wrap } from '../core/model';
 import { Between, Id, Name, Sensible, Text, WholeBetween } from './rules';
 
@@ -22,6 +22,11 @@ export class SprayInput {
   @WholeBetween(5, 480, 'The minutes between sprays') everyMin!: number;
 }
 
+export class StepInput {
+  @WholeBetween(1, 2880, 'The time of the step, in minutes,') fromMin!: number;
+  @Sensible(60, 300, 'The heat of the step') pitC!: number;
+}
+
 export class HotFinishInput {
   @Sensible(100, 450, 'The heat of the hot finish') pitC!: number;
   @Between(0.5, 60, 'The hot finish, in minutes,') minutes!: number;
@@ -32,7 +37,9 @@ export class MethodInput {
   @Name('The method', 60) name!: string;
   @Text(240) line!: string;
   @IsIn(PURPOSES, { message: 'Choose what it is for.' }) purpose!: (typeof PURPOSES)[number];
+  @Text(320) practice!: string;
   @Sensible(60, 300, 'The pit heat') pitC!: number;
+  @IsOptional() @IsArray() @ArrayMaxSize(6) @ValidateNested({ each: true }) @Type(() => StepInput) steps?: StepInput[];
   @Sensible(60, 300, 'The lowest heat') pitLowC!: number;
   @NotBelow('pitLowC', 'The highest heat must not be below the lowest.') @Sensible(60, 300, 'The highest heat') pitHighC!: number;
   @IsIn(WRAPS, { message: 'Choose a wrap.' }) wrap!: Wrap;

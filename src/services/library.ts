@@ -26,10 +26,14 @@ export async function keepMethod(house: House, input: MethodInput): Promise<Save
     spray,
     hotFinish,
     unwrapAfterMin,
+    steps,
     ...rest
   } = input;
   if (input.pitC < pitLowC || input.pitC > pitHighC)
     return failure({ code: 'heatOutsideBand', path: 'pitC', message: 'The pit heat must lie within its band.' });
+  const disordered = (steps ?? []).findIndex((step, i) => i > 0 && step.fromMin <= steps![i - 1]!.fromMin);
+  if (disordered >= 0)
+    return failure({ code: 'stepsDisordered', path: `steps.${disordered}.fromMin`, message: 'Each step must come after the one before.' });
   const whens = [wrapCoreC !== undefined, wrapAfterMin !== undefined, wrapBark].filter(Boolean).length;
   if (input.wrap !== 'none' && whens === 0)
     return failure({ code: 'wrapWithoutWhen', path: 'wrap', message: 'Say when to wrap: by core, by the clock or by the bark.' });
@@ -40,6 +44,7 @@ export async function keepMethod(house: House, input: MethodInput): Promise<Save
     wrapWhen:
       input.wrap === 'none' ? {} : { coreC: wrapCoreC, afterMin: wrapAfterMin, bark: wrapBark || undefined, all: wrapAll || undefined },
     unwrapAfterMin: input.wrap === 'none' ? undefined : unwrapAfterMin,
+    steps: steps?.length ? steps.map((step) => ({ ...step })) : undefined,
     spray: spray && { ...spray },
     hotFinish: hotFinish && { ...hotFinish },
     holdIdealMin: [holdIdealLowMin, holdIdealHighMin],

@@ -10,6 +10,12 @@ const MIN = 60_000;
 function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan): string[] {
   const broken: string[] = [];
   const legs = plan.runs.flatMap((run) => run.legs.map((leg) => ({ run, leg })));
+  /** A method's steps move along with the heat it was given; elsewhere than on its first pit it stays at that heat. */
+  const heatAt = (run: Plan['runs'][number], pitId: string, atMs: number) => {
+    const method = methodIn(SHIPPED_LIBRARY, batchOfRun(run).methodId)!;
+    const step = pitId === run.pitId ? (method.steps ?? []).filter((each) => run.onAtMs + each.fromMin * MIN <= atMs).at(-1) : undefined;
+    return step ? run.pitC + step.pitC - method.pitC : run.pitC;
+  };
   const batchOfRun = (run: Plan['runs'][number]) => event.batches.find((batch) => batch.id === run.batchId)!;
   const seen = new Set<string>();
   for (const run of plan.runs) {
@@ -49,7 +55,7 @@ function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan):
   for (const pit of pits) {
     for (const atMs of moments) {
       const there = legs.filter(({ leg }) => leg.pitId === pit.id && leg.fromMs <= atMs && leg.toMs > atMs);
-      if (new Set(there.map(({ run }) => Math.round(run.pitC))).size > 1) broken.push(`${pit.id} at two heats`);
+      if (new Set(there.map(({ run, leg }) => Math.round(heatAt(run, leg.pitId, atMs)))).size > 1) broken.push(`${pit.id} at two heats`);
       for (const rack of pit.racks) {
         const on = there.filter(({ leg }) => leg.rackId === rack.id);
         let areaMm2 = 0;

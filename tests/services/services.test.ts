@@ -247,6 +247,7 @@ const METHOD: MethodInput = {
   id: 'low-paper',
   name: 'Paper, mine',
   line: 'As we do it.',
+  practice: '',
   purpose: 'tender',
   pitC: 125,
   pitLowC: 115,

@@ -11,7 +11,7 @@ export type { FitErrors } from './fit';
 export type { LoggedCook } from './logged';
 export { SHIPPED_PARAMETERS } from './parameters';
 export type { ParameterSet } from './parameters';
-export { steadyPit } from './pit';
+export { programmeOf, steadyPit } from './pit';
 export { DARK_SMOKE_MOST_H } from './bark';
 export { findStall } from './stall';
 export type { Stall } from './stall';

@@ -40,6 +40,18 @@ export const steadyPit = (pitC: number, openingDropC = 0, recoverMin = 10): PitP
   recoverMin,
 });
 
+/** A method's programme in a pit held at `pitC` to begin with: its steps move along with the heat that was chosen. */
+export const programmeOf = (
+  method: { pitC: number; steps?: { fromMin: number; pitC: number }[] },
+  pitC: number,
+  openingDropC = 0,
+  recoverMin = 10,
+): PitProgramme => ({
+  steps: [{ fromMin: 0, pitC }, ...(method.steps ?? []).map((step) => ({ fromMin: step.fromMin, pitC: step.pitC + pitC - method.pitC }))],
+  openingDropC,
+  recoverMin,
+});
+
 /** The grate temperature asked for at `minute`. Steps are in ascending order. */
 export function setPointC(programme: PitProgramme, minute: number): number {
   let pitC = programme.steps[0]!.pitC;

@@ -72,6 +72,19 @@ describe('a backward plan', () => {
     });
   });
 
+  it('steps the pit up when the method says so, and shares it only with what wants the same', () => {
+    const plan = buildPlan(inputOf(eventOf([batchOf('pork-butt', 2, { methodId: 'step-up' })])));
+    const [run] = plan.runs;
+    const firing = plan.firings.find((each) => each.pitId === run!.pitId)!;
+    expect(firing.setPoints).toEqual([
+      { atMs: run!.onAtMs, pitC: 107 },
+      { atMs: run!.onAtMs + 180 * MIN, pitC: 135 },
+    ]);
+    expect(plan.tasks.find((task) => task.kind === 'setPoint')).toMatchObject({ atMs: run!.onAtMs + 180 * MIN, pitC: 135 });
+    const steady = buildPlan(inputOf(eventOf([batchOf('pork-butt', 2, { methodId: 'low-bare' })])));
+    expect(run!.pullMedianMs - run!.onAtMs).not.toBe(steady.runs[0]!.pullMedianMs - steady.runs[0]!.onAtMs);
+  });
+
   it('will not light a fire in the past', () => {
     const plan = buildPlan({ ...inputOf(eventOf([batchOf('pork-butt', 1)])), earliestMs: SUPPER_MS - 3 * 60 * MIN });
     expect(plan.problems[0]).toMatchObject({ code: 'alreadyPast', pieces: 1 });

@@ -5,7 +5,7 @@ import {
   holdTogether,
   predictedYield,
   SHIPPED_PARAMETERS,
-  steadyPit,
+  programmeOf,
   type CookForecast,
   type HoldingPlace,
   type Quantiles,
@@ -60,7 +60,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
       : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
   const massKg = Math.max(...order.batch.pieces.filter((piece) => run.pieceIds.includes(piece.id)).map((piece) => piece.kg));
   const setup = cookSetup(cut, { massKg, startC: START_C }, method, SHIPPED_PARAMETERS, {
-    pit: steadyPit(run.pitC, pit.openingDropC, pit.recoverMin),
+    pit: programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin),
     pitKind: pit.kind,
     finishKind: finish?.kind,
     altitudeM: input.event.altitudeM,

@@ -7,7 +7,7 @@ import {
   predictedYield,
   runCook,
   SHIPPED_PARAMETERS,
-  steadyPit,
+  programmeOf,
   summarise,
   weatherWanderC,
   DARK_SMOKE_MOST_H,
@@ -87,7 +87,7 @@ const HOLD_LOOKED_AT_MIN = 12 * 60;
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
   const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew } = request;
   return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
-    pit: steadyPit(pitC, 15, 9),
+    pit: programmeOf(method, pitC, 15, 9),
     pitKind,
     altitudeM,
     chew,

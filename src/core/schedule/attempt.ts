@@ -1,6 +1,7 @@
 import { chanceWithin } from '../forecast';
 import { isPoultry, type Cut, type Leg, type Method, type Pit, type Rack, type Reason, type Run } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
+import { heatUses } from './heatLedger';
 import { DANGER_ZONE_MAX_MIN, servedRare, type Option } from './options';
 import type { BatchOrder, PlacementContext } from './placement';
 import { claimedMm2, type Footprint, type RackLedger, type RackRefusal } from './rackLedger';
@@ -75,9 +76,11 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
   const lightingMs = addMinutes(window.onAtMs, -pit.warmUpMin);
   if (lightingMs < context.earliestMs)
     return refuse({ code: 'past', lateByMin: Math.ceil((context.earliestMs - lightingMs) / MS_PER_MIN) });
-  const clash =
-    context.heat.conflict({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs }) ??
-    (finish && context.heat.conflict({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs }));
+  const uses = [
+    ...heatUses(method, pit.id, pitC, window.onAtMs, leavesMs),
+    ...(finish ? [{ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs }] : []),
+  ];
+  const clash = uses.map((use) => context.heat.conflict(use)).find((use) => use !== undefined);
   if (clash) return refuse({ code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs });
 
   const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(method);
@@ -110,8 +113,7 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
   ];
   const poultry = isPoultry(cut);
   for (const leg of legs) context.racks.add({ ...leg, poultry });
-  context.heat.add({ pitId: pit.id, pitC, fromMs: window.onAtMs, toMs: leavesMs });
-  if (finish) context.heat.add({ pitId: finish.id, pitC, fromMs: leavesMs, toMs: window.pullLateMs });
+  for (const use of uses) context.heat.add(use);
 
   const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
   const waitMin = Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN);

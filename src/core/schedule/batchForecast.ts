@@ -5,7 +5,7 @@ import {
   minutesToMush,
   runCook,
   runSamples,
-  steadyPit,
+  programmeOf,
   timeFactor,
   type Cook,
   type CookSetup,
@@ -88,7 +88,7 @@ export function forecastBatch(
 
   const setupOf = (massKg: number) =>
     cookSetup(cut, { massKg, startC: START_C }, method, context.parameters, {
-      pit: steadyPit(pitC, pit.openingDropC, pit.recoverMin),
+      pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
       pitKind: pit.kind,
       finishKind: finish?.kind,
       altitudeM: context.altitudeM,

@@ -5,7 +5,7 @@ import { CHANGE_OVER_MIN, type HeatLedger } from './heatLedger';
 /** A fire is kept going over a gap shorter than this (or than lighting it again would take). */
 const KEEP_FIRE_MIN = 180;
 
-/** Turns the heat each pit is asked for into fires: lit in time, changed over ahead of the next batch, let die after the last. */
+/** Turns the heat each pit is asked for into fires: lit in time, changed over ahead of the next batch (a method's own step jumps when it is due), let die after the last. */
 export function firingsOf(pits: Pit[], heat: HeatLedger): Firing[] {
   const firings: Firing[] = [];
   for (const pit of pits) {
@@ -24,7 +24,7 @@ export function firingsOf(pits: Pit[], heat: HeatLedger): Firing[] {
         continue;
       }
       if (current.setPoints.at(-1)!.pitC !== use.pitC)
-        current.setPoints.push({ atMs: addMinutes(use.fromMs, -CHANGE_OVER_MIN), pitC: use.pitC });
+        current.setPoints.push({ atMs: gapMin < CHANGE_OVER_MIN ? use.fromMs : addMinutes(use.fromMs, -CHANGE_OVER_MIN), pitC: use.pitC });
       current.offAtMs = Math.max(current.offAtMs, use.toMs);
     }
   }

@@ -7,6 +7,23 @@ export interface HeatUse {
   toMs: number;
 }
 
+/** The heats one run asks of a pit from going on until it leaves, one for each step of its method. */
+export function heatUses(
+  method: { pitC: number; steps?: { fromMin: number; pitC: number }[] },
+  pitId: string,
+  pitC: number,
+  onAtMs: number,
+  leavesMs: number,
+): HeatUse[] {
+  const steps = [{ fromMin: 0, pitC: method.pitC }, ...(method.steps ?? [])].map((step) => ({
+    atMs: onAtMs + step.fromMin * MS_PER_MIN,
+    pitC: step.pitC + pitC - method.pitC,
+  }));
+  return steps
+    .map((step, i) => ({ pitId, pitC: step.pitC, fromMs: step.atMs, toMs: Math.min(leavesMs, steps[i + 1]?.atMs ?? leavesMs) }))
+    .filter((use) => use.toMs > use.fromMs);
+}
+
 /** Time a pit needs between two set points. */
 export const CHANGE_OVER_MIN = 20;
 const SAME_C = 0.5;

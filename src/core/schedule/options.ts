@@ -37,7 +37,11 @@ export function suitablePits(
   const smoky = pits.filter((pit) => pit.smoke || !method.needsSmoke);
   if (smoky.length === 0) return broken('smoke');
   const hot = smoky.filter(
-    (pit) => pit.rangeC[0] <= method.pitRangeC[1] && pit.rangeC[1] >= method.pitRangeC[0] && pit.rangeC[1] >= MIN_PIT_C,
+    (pit) =>
+      pit.rangeC[0] <= method.pitRangeC[1] &&
+      pit.rangeC[1] >= method.pitRangeC[0] &&
+      pit.rangeC[1] >= MIN_PIT_C &&
+      (method.steps ?? []).every((step) => step.pitC >= pit.rangeC[0] && step.pitC <= pit.rangeC[1]),
   );
   if (hot.length === 0) return broken('heat');
   const roomy = hot.filter((pit) => pieces.some((piece) => pit.racks.some((rack) => fitsAlone(rack, piece))));

@@ -104,6 +104,7 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
             shipped={METHODS.some((each) => each.id === shownMethod.id)}
           >
             <p className="max-w-2xl text-[1.05rem]">{shownMethod.line}</p>
+            {shownMethod.practice && <p className="mt-2 max-w-2xl text-soft">{shownMethod.practice}</p>}
             <Facts rows={methodFacts(shownMethod, units)} />
             <h3 className="mb-1 mt-4 text-[0.95rem]">Cuts it is for</h3>
             <p className="max-w-2xl text-soft">
@@ -301,6 +302,10 @@ function methodFacts(method: Method, units: Units): [string, string][] {
   ].filter(Boolean);
   return [
     ['Pit', `${formatTemp(method.pitC, units)} (${formatTemp(method.pitRangeC[0], units)} to ${formatTemp(method.pitRangeC[1], units)})`],
+    ...(method.steps ?? []).map((step): [string, string] => [
+      'Steps',
+      `to ${formatTemp(step.pitC, units)} after ${formatMinutes(step.fromMin)}`,
+    ]),
     ['Wrap', method.wrap === 'none' ? WRAPS.none : `${WRAPS[method.wrap]}, ${whens.join(all ? ' and ' : ' or ')}`],
     ...(method.unwrapAfterMin === undefined ? [] : [['Unwrapped', `after ${formatMinutes(method.unwrapAfterMin)}`] as [string, string]]),
     ...(method.spray

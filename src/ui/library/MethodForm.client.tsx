@@ -19,15 +19,17 @@ export function MethodForm({
   onDone(id?: string): void;
 }) {
   const { heat, minutes } = conversions(useUnits());
+  const [steps, setSteps] = useState(Boolean(method.steps?.length));
   const [sprays, setSprays] = useState(method.spray !== undefined);
   const [hot, setHot] = useState(method.hotFinish !== undefined);
   const entry = {
     ...method,
+    steps: steps ? (method.steps ?? [{ fromMin: 180, pitC: 135 }]) : undefined,
     spray: sprays ? (method.spray ?? { fromMin: 180, everyMin: 45 }) : undefined,
     hotFinish: hot ? (method.hotFinish ?? { pitC: 200, minutes: 10 }) : undefined,
   };
   return (
-    <EntryForm<M> key={`${sprays}${hot}`} door={MethodInput} entry={entry} keep={keepMethod} onDone={onDone}>
+    <EntryForm<M> key={`${steps}${sprays}${hot}`} door={MethodInput} entry={entry} keep={keepMethod} onDone={onDone}>
       <Words<M> name="name" label="Name" className="col-span-2" />
       <Choice<M>
         name="purpose"
@@ -51,6 +53,11 @@ export function MethodForm({
         ]}
       />
       <Words<M> name="line" label="What it costs and gives: time, bark, juice, smoke, yield, risk" className="col-span-2 sm:col-span-4" />
+      <Words<M>
+        name="practice"
+        label="The rest of it: fat, surface, salt, wood, place, opening, after pulling"
+        className="col-span-2 sm:col-span-4"
+      />
       <Figure<M> name="pitC" label="Pit heat" conversion={heat} />
       <Figure<M> name="pitLowC" label="Lowest" conversion={heat} />
       <Figure<M> name="pitHighC" label="Highest" conversion={heat} />
@@ -67,9 +74,11 @@ export function MethodForm({
       <Figure<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />
       <Figure<M> name="holdIdealHighMin" label="to" conversion={minutes} />
       <Figure<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
+      <Toggle label="heat steps up" on={steps} onChange={setSteps} />
       <Toggle label="sprayed" on={sprays} onChange={setSprays} />
       <Toggle label="finished hot" on={hot} onChange={setHot} />
-      <span />
+      {steps && <Figure<M> name="steps.0.fromMin" label="Steps up after" conversion={minutes} />}
+      {steps && <Figure<M> name="steps.0.pitC" label="to a pit heat of" conversion={heat} />}
       {sprays && <Figure<M> name="spray.fromMin" label="First spray after" conversion={minutes} />}
       {sprays && <Figure<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
       {hot && <Figure<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
