@@ -60,6 +60,7 @@ test('the browser’s forecast is the server’s and the command’s, to the las
       pitKind: 'offset',
       altitudeM: 0,
       weather: CALM,
+      darkShare: 0,
       chew: 'usual',
     };
     return whatIfAnswer(request, runSamples(whatIfSetup(request), SHIPPED_PARAMETERS, whatIfEnsemble(request), 0, WHAT_IF_SAMPLES)).done

@@ -15,6 +15,7 @@ const ask = (cutId: string, methodId: string, extra: Partial<WhatIfRequest> = {}
     pitKind: 'offset',
     altitudeM: 0,
     weather: CALM,
+    darkShare: 0,
     chew: 'usual',
     ...extra,
   };
@@ -50,6 +51,13 @@ describe('the bench', () => {
     const bird = whatIfAnswer(ask('chicken-half', 'poultry-hot', { massKg: 1 }), []);
     expect(bird.rule.reachedC).toBeGreaterThanOrEqual(bird.rule.limitC - 0.1);
     expect(bird.lethalityShare).toBeGreaterThan(1);
+  });
+
+  it('flags too much dark smoke, and only where there is smoke', () => {
+    const dark = (methodId: string, cutId: string, darkShare: number) => whatIfAnswer(ask(cutId, methodId, { darkShare }), []).tooDark;
+    expect(dark('low-bare', 'pork-butt', 0)).toBe(false);
+    expect(dark('low-bare', 'pork-butt', 0.5)).toBe(true);
+    expect(dark('dish-oven', 'pan-dish', 0.5)).toBe(false);
   });
 
   it('knows which leftovers cool in time', () => {

@@ -34,6 +34,8 @@ export interface WhatIfRequest {
   pitKind: PitKind;
   altitudeM: number;
   weather: Weather;
+  /** Share of the smoke that is dark and sooty: a fire that smoulders. */
+  darkShare: number;
   chew: Chew;
 }
 
@@ -85,14 +87,14 @@ const DRAWN_EVERY_MIN = 4;
 const HOLD_LOOKED_AT_MIN = 12 * 60;
 
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
-  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew } = request;
+  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare } = request;
   return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
     pit: programmeOf(method, pitC, 15, 9),
     pitKind,
     altitudeM,
     chew,
     roomC: ROOM_C,
-    smoke: { output: method.needsSmoke ? 1 : 0, darkShare: 0 },
+    smoke: { output: method.needsSmoke ? 1 : 0, darkShare },
   });
 }
 

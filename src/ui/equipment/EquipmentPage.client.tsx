@@ -81,19 +81,11 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
                 <h2 className="text-lg">{each.name}</h2>
                 <PitFacts pit={each} units={units} />
               </div>
-              <div className="flex gap-1">
-                <Button onClick={() => setPit(inputOf(each))} aria-label={`Change ${each.name}`}>
-                  <Pencil size={16} aria-hidden /> Change
-                </Button>
-                <Button
-                  look="quiet"
-                  className="px-2"
-                  aria-label={`Put ${each.name} away`}
-                  onClick={() => away(actions.putPitAway, actions.bringPitBack, each)}
-                >
-                  <Trash2 size={17} aria-hidden />
-                </Button>
-              </div>
+              <OwnedButtons
+                name={each.name}
+                onChange={() => setPit(inputOf(each))}
+                onAway={() => away(actions.putPitAway, actions.bringPitBack, each)}
+              />
             </div>
             <RackDrawing pit={each} units={units} />
           </li>
@@ -115,19 +107,11 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
                   {each.litres} L · loses {each.lossWPerK} W/K
                 </span>
               </p>
-              <div className="flex gap-1">
-                <Button onClick={() => setBox(each)} aria-label={`Change ${each.name}`}>
-                  <Pencil size={16} aria-hidden /> Change
-                </Button>
-                <Button
-                  look="quiet"
-                  className="px-2"
-                  aria-label={`Put ${each.name} away`}
-                  onClick={() => away(actions.putBoxAway, actions.bringBoxBack, each)}
-                >
-                  <Trash2 size={17} aria-hidden />
-                </Button>
-              </div>
+              <OwnedButtons
+                name={each.name}
+                onChange={() => setBox(each)}
+                onAway={() => away(actions.putBoxAway, actions.bringBoxBack, each)}
+              />
             </li>
           ))}
         </ul>
@@ -139,5 +123,18 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
         {box && <BoxForm box={box} keepBox={actions.keepBox} onDone={() => setBox(undefined)} />}
       </Dialog>
     </main>
+  );
+}
+
+function OwnedButtons({ name, onChange, onAway }: { name: string; onChange(): void; onAway(): void }) {
+  return (
+    <div className="flex gap-1">
+      <Button onClick={onChange} aria-label={`Change ${name}`}>
+        <Pencil size={16} aria-hidden /> Change
+      </Button>
+      <Button look="quiet" className="px-2" aria-label={`Put ${name} away`} onClick={onAway}>
+        <Trash2 size={17} aria-hidden />
+      </Button>
+    </div>
   );
 }

@@ -51,6 +51,11 @@ const WEATHERS: [string, Weather][] = [
   ['windy and cold', { airC: 2, windMPerS: 10, blower: false }],
   ['windy, with a blower', { airC: 2, windMPerS: 10, blower: true }],
 ];
+const DARK: [string, number][] = [
+  ['clean', 0],
+  ['a little dirty', 0.1],
+  ['smouldering', 0.4],
+];
 const CHEW_WORDS: Record<Chew, string> = { bite: 'with some bite', usual: 'as usual', soft: 'falling apart' };
 
 const columnOf = (method: Method): Column => ({ key: crypto.randomUUID(), methodId: method.id, pitC: method.pitC });
@@ -75,6 +80,7 @@ export function WhatIf({ library }: { library: Library }) {
   const [grade, setGrade] = useState<Grade>('choice');
   const [pitKind, setPitKind] = useState<PitKind>('offset');
   const [weather, setWeather] = useState(0);
+  const [dark, setDark] = useState(0);
   const [chew, setChew] = useState<Chew>('usual');
   const [columns, setColumns] = useState<Column[]>(() => firstColumns(methods));
   const shapeMm = pieceSize(cut, massKg).thicknessMm;
@@ -95,11 +101,12 @@ export function WhatIf({ library }: { library: Library }) {
           pitKind,
           altitudeM: 0,
           weather: WEATHERS[weather]![1],
+          darkShare: DARK[dark]![1],
           chew,
         };
     }
     return all;
-  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, chew]);
+  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, chew]);
   const { found, working, share, stop } = useForecasts(requests);
   const compared = useMemo(
     () =>
@@ -142,7 +149,7 @@ export function WhatIf({ library }: { library: Library }) {
       </div>
       <section
         aria-label="The piece"
-        className="mb-3 grid grid-cols-2 items-start gap-x-5 gap-y-2 rounded-md border border-line bg-sheet px-4 py-3 md:grid-cols-4 lg:grid-cols-[11.5rem_1fr_1fr_1fr_7rem_9.5rem_9.5rem_8.5rem]"
+        className="mb-3 grid grid-cols-2 items-start gap-x-5 gap-y-2 rounded-md border border-line bg-sheet px-4 py-3 md:grid-cols-4 lg:grid-cols-[13rem_repeat(4,1fr)]"
       >
         <Labelled label="Cut">
           {(id) => (
@@ -200,6 +207,17 @@ export function WhatIf({ library }: { library: Library }) {
           {(id) => (
             <select id={id} className={inputClass()} value={weather} onChange={(event) => setWeather(Number(event.target.value))}>
               {WEATHERS.map(([name], i) => (
+                <option key={name} value={i}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled label="Smoke">
+          {(id) => (
+            <select id={id} className={inputClass()} value={dark} onChange={(event) => setDark(Number(event.target.value))}>
+              {DARK.map(([name], i) => (
                 <option key={name} value={i}>
                   {name}
                 </option>
