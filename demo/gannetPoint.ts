@@ -1,4 +1,4 @@
-import type { Guests, HoldingBox, Pit } from '../src/core/model';
+import type { Guests, HoldingBox, Pit, Prep, Serving } from '../src/core/model';
 
 /**
  * The demo: Ember & Tide, a made-up caterer, cooks the supper for a lighthouse's 150th year at
@@ -59,9 +59,11 @@ interface DemoBatch {
   label: string;
   /** Fewer than the guests would call for, as the client asked. */
   pieces?: number;
+  source?: string;
+  prep?: Partial<Prep>;
 }
 
-interface DemoServing {
+export interface DemoServing {
   id: string;
   name: string;
   clock: string;
@@ -70,7 +72,13 @@ interface DemoServing {
   guests: Guests;
   buffet: boolean;
   batches: DemoBatch[];
+  sides: NonNullable<Serving['sides']>;
+  needs: NonNullable<Serving['needs']>;
 }
+
+/** Two days ahead, in the morning. */
+export const DEMO_DELIVERY = { daysBefore: 2, time: '09:30' };
+export const DEMO_KITCHEN = { currency: 'CAD', fridgeLitres: 420, tubLitres: 90, hands: 2, carvers: 3, fromHour: 8, toHour: 20 } as const;
 
 export const DEMO_EVENT = {
   name: 'Gannet Point, 150 years',
@@ -88,7 +96,22 @@ export const DEMO_EVENT = {
       carveLeadMin: 20,
       guests: { adults: 22, children: 0, heartyShare: 0.2 },
       buffet: false,
-      batches: [{ id: 'turkey', cutId: 'turkey-breast-boneless', methodId: 'poultry-middle', label: '' }],
+      batches: [
+        {
+          id: 'turkey',
+          cutId: 'turkey-breast-boneless',
+          methodId: 'poultry-middle',
+          label: '',
+          source: 'Saltmarsh Poultry',
+          prep: { brine: 'timed', salt: 'none', recipes: { brine: 'brine-tide', rub: 'rub-thyme', binder: 'binder-oil' } },
+        },
+      ],
+      sides: [
+        { id: 'lunch-slaw', kind: 'side', name: 'Cabbage slaw', gPerHead: 110, chilled: true, carries: ['celery'] },
+        { id: 'lunch-rolls', kind: 'bread', name: 'Soft rolls', gPerHead: 60, chilled: false, carries: ['wheat', 'milk'] },
+        { id: 'lunch-sauce', kind: 'sauce', name: 'Buoy sauce', gPerHead: 35, chilled: true, recipeId: 'sauce-buoy', carries: [] },
+      ],
+      needs: [{ carried: 'egg', guests: 1 }],
     },
     {
       id: 'supper',
@@ -99,11 +122,52 @@ export const DEMO_EVENT = {
       guests: { adults: 96, children: 18, heartyShare: 0 },
       buffet: true,
       batches: [
-        { id: 'brisket', cutId: 'brisket-whole', methodId: 'low-paper', label: '' },
-        { id: 'pork', cutId: 'pork-butt', methodId: 'low-paper', label: '' },
-        { id: 'ribs', cutId: 'spare-ribs-squared', methodId: 'ribs-bare', label: '', pieces: 12 },
-        { id: 'chicken', cutId: 'chicken-half', methodId: 'poultry-middle', label: '' },
-        { id: 'beans', cutId: 'pan-dish', methodId: 'dish-oven', label: 'Harbour beans' },
+        {
+          id: 'brisket',
+          cutId: 'brisket-whole',
+          methodId: 'low-paper',
+          label: '',
+          source: 'Harbour Meats',
+          prep: { salt: 'night', recipes: { rub: 'rub-pepper', binder: 'binder-mustard', wrap: 'wrap-tallow' } },
+        },
+        {
+          id: 'pork',
+          cutId: 'pork-butt',
+          methodId: 'low-paper',
+          label: '',
+          source: 'Harbour Meats',
+          prep: { recipes: { rub: 'rub-harbour', binder: 'binder-mustard', dressing: 'dressing-pepper' } },
+        },
+        {
+          id: 'ribs',
+          cutId: 'spare-ribs-squared',
+          methodId: 'ribs-bare',
+          label: '',
+          pieces: 12,
+          source: 'Harbour Meats',
+          prep: { recipes: { rub: 'rub-harbour', binder: 'binder-oil', glaze: 'glaze-beacon' } },
+        },
+        {
+          id: 'chicken',
+          cutId: 'chicken-half',
+          methodId: 'poultry-middle',
+          label: '',
+          source: 'Saltmarsh Poultry',
+          prep: { brine: 'timed', salt: 'none', recipes: { brine: 'brine-tide', rub: 'rub-thyme', binder: 'binder-oil' } },
+        },
+        { id: 'beans', cutId: 'pan-dish', methodId: 'dish-oven', label: 'Harbour beans', prep: { recipes: { dish: 'dish-beans' } } },
+      ],
+      sides: [
+        { id: 'slaw', kind: 'side', name: 'Vinegar slaw', gPerHead: 110, chilled: true, carries: ['sulphites'] },
+        { id: 'potatoes', kind: 'side', name: 'Potato salad', gPerHead: 130, chilled: true, carries: ['egg', 'mustard'] },
+        { id: 'cornbread', kind: 'bread', name: 'Cornbread', gPerHead: 70, chilled: false, carries: ['wheat', 'milk', 'egg'] },
+        { id: 'dockside', kind: 'sauce', name: 'Dockside sauce', gPerHead: 40, chilled: false, recipeId: 'sauce-dockside', carries: [] },
+        { id: 'pickles', kind: 'pickle', name: 'Pickled onions', gPerHead: 25, chilled: true, carries: ['sulphites'] },
+      ],
+      needs: [
+        { carried: 'milk', guests: 3 },
+        { carried: 'mustard', guests: 1 },
+        { carried: 'pork', guests: 6 },
       ],
     },
   ] satisfies DemoServing[] as DemoServing[],

@@ -5,6 +5,17 @@ import type { Outcome } from '../core/outcome';
 import {
   BoxInput,
   BriefInput,
+  BuyingInput,
+  KitchenInput,
+  LeftoverInput,
+  LoosenInput,
+  PrepInput,
+  ReceiptInput,
+  RecipeInput,
+  StepDoneInput,
+  TickInput,
+  TightenInput,
+  WeightsInput,
   check,
   ChooseEquipmentInput,
   CreateEventInput,
@@ -60,5 +71,17 @@ export const putBoxAway = async (input: unknown) => listed(through(EquipmentIdIn
 export const bringBoxBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringBoxBack(h, id)));
 export const keepCut = async (input: unknown) => listed(through(CutInput, input, services.keepCut));
 export const keepMethod = async (input: unknown) => listed(through(MethodInput, input, services.keepMethod));
+export const keepRecipe = async (input: unknown) => listed(through(RecipeInput, input, services.keepRecipe));
+export const saveWeights = async (input: unknown) => listed(through(WeightsInput, input, services.saveWeights));
+export const saveBuying = async (input: unknown) => listed(through(BuyingInput, input, services.saveBuying));
+export const saveReceipt = async (input: unknown) => listed(through(ReceiptInput, input, services.saveReceipt));
+export const tickItem = async (input: unknown) => listed(through(TickInput, input, services.tickItem));
+export const saveKitchen = async (input: unknown) => listed(through(KitchenInput, input, services.saveKitchen));
+export const savePrep = async (input: unknown) => listed(through(PrepInput, input, services.savePrep));
+export const markStep = async (input: unknown) => listed(through(StepDoneInput, input, services.markStep));
+export const saveLeftover = async (input: unknown) => listed(through(LeftoverInput, input, services.saveLeftover));
+export const loosenRule = async (input: unknown) => listed(through(LoosenInput, input, services.loosenRule));
+export const tightenRule = async (input: unknown) => listed(through(TightenInput, input, services.tightenRule));
+export const keepPlan = async (input: unknown) => listed(through(EventIdInput, input, services.keepThePlan));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));

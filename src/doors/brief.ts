@@ -1,10 +1,34 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsOptional, ValidateNested } from 'class-validator';
+import { CARRIED, SIDE_KINDS, type Carried, type SideKind } from '../core/model';
 import { Between, Id, LocalDate, LocalTime, Name, Sensible, Text, WholeBetween, Zone } from './rules';
 
 export class PieceInput {
   @Id() id!: string;
   @Sensible(0.03, 60, 'The weight of a piece') kg!: number;
+}
+
+export class SecondDishInput {
+  @Name('The second dish', 40) name!: string;
+  @Id() servingId!: string;
+  @IsOptional() @Between(0.02, 1, 'Its share of the plate') share?: number;
+  @IsOptional() @Between(0.05, 0.95, 'Its part of the meat') partShare?: number;
+}
+
+/** A cold side, bread, sauce or pickle. */
+export class SideInput {
+  @Id() id!: string;
+  @IsIn(SIDE_KINDS, { message: 'Choose side, bread, sauce or pickle.' }) kind!: SideKind;
+  @Name('The side', 40) name!: string;
+  @Sensible(1, 1000, 'The helping') gPerHead!: number;
+  @IsBoolean({ message: 'Say whether it is kept cold.' }) chilled!: boolean;
+  @IsOptional() @Id() recipeId?: string;
+  @IsArray() @IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' }) carries!: Carried[];
+}
+
+export class GuestNeedInput {
+  @IsIn(CARRIED, { message: 'Choose an allergen or a diet from the list.' }) carried!: Carried;
+  @WholeBetween(1, 5000, 'The number of guests') guests!: number;
 }
 
 export class BatchInput {
@@ -19,6 +43,8 @@ export class BatchInput {
   @ValidateNested({ each: true })
   @Type(() => PieceInput)
   pieces!: PieceInput[];
+  @IsOptional() @Between(0.02, 1, 'The share of the plate') share?: number;
+  @IsOptional() @ValidateNested() @Type(() => SecondDishInput) second?: SecondDishInput;
 }
 
 export class ServingInput {
@@ -37,6 +63,18 @@ export class ServingInput {
   @ValidateNested({ each: true })
   @Type(() => BatchInput)
   batches!: BatchInput[];
+  @Between(0, 1, 'The safety margin') marginShare!: number;
+  @IsBoolean({ message: 'Say whether the guests are highly susceptible.' }) highlySusceptible!: boolean;
+  @IsArray()
+  @ArrayMaxSize(30, { message: 'More than 30 sides at a serving cannot be planned.' })
+  @ValidateNested({ each: true })
+  @Type(() => SideInput)
+  sides!: SideInput[];
+  @IsArray()
+  @ArrayMaxSize(18, { message: 'There are only 18 to choose from.' })
+  @ValidateNested({ each: true })
+  @Type(() => GuestNeedInput)
+  needs!: GuestNeedInput[];
 }
 
 /** The whole brief of an event, saved at once. Dates and times are clock times of its place. */

@@ -14,6 +14,10 @@ const serving = {
   children: 0,
   heartyShare: 0,
   buffet: true,
+  marginShare: 0,
+  highlySusceptible: false,
+  sides: [],
+  needs: [],
   batches: [batch],
 };
 const brief = {

@@ -1,7 +1,21 @@
 export { check } from './check';
 export { BriefInput } from './brief';
-export type { BatchInput, ServingInput } from './brief';
+export type { BatchInput, ServingInput, SideInput } from './brief';
 export { ChooseEquipmentInput, CreateEventInput, EventIdInput, MoveServingInput, RenameEventInput } from './events';
 export { BoxInput, EquipmentIdInput, PitInput } from './equipment';
 export type { RackInput } from './equipment';
-export { CutInput, LibraryIdInput, MethodInput } from './library';
+export { CutInput, LibraryIdInput, MethodInput, RecipeInput } from './library';
+export {
+  BuyingInput,
+  CURRENCIES,
+  KitchenInput,
+  LeftoverInput,
+  LoosenInput,
+  PieceWeightsInput,
+  PrepInput,
+  ReceiptInput,
+  StepDoneInput,
+  TickInput,
+  TightenInput,
+  WeightsInput,
+} from './kitchen';

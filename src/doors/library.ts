@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsOptional, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
-import type { Species, Wrap } from '../core/model';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsOptional, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
+import { CARRIED, RECIPE_KINDS, STORES, type Carried, type RecipeKind, type Species, type Store, type Wrap } from '../core/model';
 import { Between, Id, Name, Sensible, Text, WholeBetween } from './rules';
 
 const SPECIES = ['beef', 'pork', 'lamb', 'chicken', 'turkey', 'dish'] as const;
@@ -90,11 +90,35 @@ export class CutInput {
   @Between(0, 60, 'Carving, in minutes a piece,') carveMin!: number;
   @IsOptional() @WholeBetween(1, 30, 'The number of bones') bones?: number;
   @WholeBetween(0, 2880, 'The longest hold, in minutes,') holdMaxMin!: number;
+  @IsOptional() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;
+  @IsOptional() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
   @Text(240) signs!: string;
   @Text(240) probe!: string;
 }
 
+export class IngredientInput {
+  @Name('The ingredient', 60) name!: string;
+  @Sensible(0.001, 100_000, 'The parts') parts!: number;
+  @IsIn(STORES, { message: 'Choose where it is bought.' }) store!: Store;
+  @IsOptional() @IsIn(['salt', 'water'], { message: 'Salt, water or neither.' }) role?: 'salt' | 'water';
+  @IsArray() @IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' }) carries!: Carried[];
+}
+
+/** A recipe as parts by weight. */
+export class RecipeInput {
+  @Id() id!: string;
+  @Name('The recipe', 60) name!: string;
+  @IsIn(RECIPE_KINDS, { message: 'Choose what it is.' }) kind!: RecipeKind;
+  @Text(240) line!: string;
+  @IsArray()
+  @ArrayMinSize(1, { message: 'A recipe needs at least one ingredient.' })
+  @ArrayMaxSize(40, { message: 'More than 40 ingredients is beyond one recipe.' })
+  @ValidateNested({ each: true })
+  @Type(() => IngredientInput)
+  ingredients!: IngredientInput[];
+}
+
 export class LibraryIdInput {
-  @IsIn(['cut', 'method'], { message: 'Choose a cut or a method.' }) kind!: 'cut' | 'method';
+  @IsIn(['cut', 'method', 'recipe'], { message: 'Choose a cut, a method or a recipe.' }) kind!: 'cut' | 'method' | 'recipe';
   @Id() id!: string;
 }

@@ -41,6 +41,14 @@ export const Sensible = (low: number, high: number, what: string) =>
     Max(high, { message: `${what} is too large to be real.` }),
   );
 
+/** Words that must say something: at least so many letters. */
+export const Reason = (what: string, shortest: number, longest: number) =>
+  all(
+    IsString({ message: `${what} must be text.` }),
+    Matches(new RegExp(`^\\s*(\\S\\s*){${shortest},}$`), { message: `Write ${what.toLowerCase()}: it is printed with the plan.` }),
+    MaxLength(longest, { message: `Keep it under ${longest} characters.` }),
+  );
+
 export const WholeBetween = (low: number, high: number, what: string) =>
   all(
     IsInt({ message: `${what} must be a whole number.` }),

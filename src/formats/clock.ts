@@ -27,6 +27,26 @@ export const startOfHour = (ms: number, zone: string): number => at(ms, zone).st
 export const clockOnDay = (ms: number, zone: string, days: number, hour: number): number =>
   at(ms, zone).startOf('day').plus({ days }).set({ hour }).toMillis();
 
+/** The hours of every day within a span, `fromHour` to `toHour` on the clock of the place. */
+export function shiftsBetween(
+  fromMs: number,
+  toMs: number,
+  zone: string,
+  fromHour: number,
+  toHour: number,
+): { fromMs: number; toMs: number }[] {
+  const shifts: { fromMs: number; toMs: number }[] = [];
+  for (let day = at(fromMs, zone).startOf('day'); day.toMillis() < toMs; day = day.plus({ days: 1 }))
+    shifts.push({
+      fromMs: day.set({ hour: fromHour }).toMillis(),
+      toMs: (toHour >= 24 ? day.plus({ days: 1 }) : day.set({ hour: toHour })).toMillis(),
+    });
+  return shifts;
+}
+
+/** Before three in the afternoon it is lunch. */
+export const mealAt = (ms: number, zone: string): 'lunch' | 'supper' => (at(ms, zone).hour < 15 ? 'lunch' : 'supper');
+
 /**
  * The instant of a clock time at a place. `missing` when clocks skip it (spring forward); when a
  * clock time comes twice (autumn) the first is meant.

@@ -8,7 +8,9 @@ import { clockTime } from './clock';
 import { runSheetCalendar } from './runSheetCalendar';
 import { runSheetCsv } from './runSheetCsv';
 import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatTemp, readUnits } from './units';
-import { oddsWords, planProblemWords, reasonWords, taskWords, type Speech } from './words';
+import type { Speech } from './names';
+import { planProblemWords } from './problemWords';
+import { oddsWords, reasonWords, taskWords } from './words';
 
 const MIN = 60_000;
 const menu = [

@@ -2,7 +2,8 @@ import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { DateTime } from 'luxon';
 import type { Plan, Task } from '../core/model';
 import { clockChanges } from './clock';
-import { taskWords, type Speech } from './words';
+import type { Speech } from './names';
+import { taskWords } from './words';
 
 /** Minutes of warning before a task, by what it takes to get ready for it. */
 const ALARM_MIN: Partial<Record<Task['kind'], number>> = { light: 10, load: 15, wrap: 10, move: 10, check: 5, carve: 10, serve: 30 };

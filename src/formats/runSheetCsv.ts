@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import type { Plan } from '../core/model';
 import { rfc3339 } from './clock';
-import { pitName, taskWords, type Speech } from './words';
+import { pitName, type Speech } from './names';
+import { taskWords } from './words';
 
 /** The run sheet as CSV (RFC 4180, UTF-8): one task a row, in order. */
 export function runSheetCsv(speech: Speech, plan: Plan): string {

@@ -1,4 +1,4 @@
-import { fahrenheitFromCelsius, fahrenheitDifference, inFromMm, lbFromKg } from '../core/units';
+import { fahrenheitFromCelsius, fahrenheitDifference, inFromMm, KG_PER_LB, lbFromKg } from '../core/units';
 import type { ClockHours } from './clock';
 
 /** What the reader wants figures in. Lengths go with weights: inches with pounds, millimetres with kilograms. */
@@ -42,3 +42,25 @@ export function formatMinutes(minutes: number): string {
 }
 
 const trim = (value: number, digits = 1) => String(Number(value.toFixed(digits)));
+
+/** Small weights in the unit they are weighed out in: grams below a kilogram, ounces below a pound. */
+export function formatSmallMass(kg: number, units: Units): string {
+  if (units.mass === 'kg') return kg < 1 ? `${Math.round(kg * 1000)} g` : `${trim(kg, 2)} kg`;
+  const lb = lbFromKg(kg);
+  return lb < 1 ? `${trim(lb * 16, lb * 16 < 10 ? 1 : 0)} oz` : `${trim(lb)} lb`;
+}
+
+const LITRES_PER_QT = 0.946352946;
+export const formatVolume = (litres: number, units: Units): string =>
+  units.mass === 'lb' ? `${trim(litres / LITRES_PER_QT)} qt` : `${trim(litres)} l`;
+/** Wrap is bought by the foot or the metre. */
+export const formatRun = (metres: number, units: Units): string =>
+  units.mass === 'lb' ? `${Math.ceil(metres / 0.3048)} ft` : `${Math.ceil(metres)} m`;
+/** Cooked meat a head. */
+export const formatHelping = (grams: number, units: Units): string =>
+  units.mass === 'lb' ? `${trim(grams / 28.349523125)} oz` : `${Math.round(grams)} g`;
+export const formatMoney = (amount: number, currency: string): string =>
+  new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(amount);
+/** A price of a kilogram, per pound or kilogram. */
+export const pricePer = (perKg: number, units: Units): number => (units.mass === 'lb' ? perKg * KG_PER_LB : perKg);
+export const priceKept = (shown: number, units: Units): number => (units.mass === 'lb' ? shown / KG_PER_LB : shown);

@@ -3,7 +3,9 @@ import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../tests/fixtur
 import { CUTS, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../core/model';
 import { buildPlan } from '../core/planning';
 import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from './units';
-import { batchName, capital, oddsWords, piecesWords, planProblemWords, reasonWords, taskWords, type Speech } from './words';
+import { batchName, capital, piecesWords, type Speech } from './names';
+import { planProblemWords } from './problemWords';
+import { oddsWords, reasonWords, taskWords } from './words';
 
 const METRIC: Units = { temp: 'C', mass: 'kg', clock: '12' };
 const event = eventOf([

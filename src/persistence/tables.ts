@@ -10,6 +10,7 @@ export class EventRow extends Row<EventRow> {
   declare altitudeM: number;
   declare confidence: number;
   declare revision: number;
+  declare extras: CreationOptional<string>;
   declare createdAtMs: number;
   declare updatedAtMs: number;
   declare deletedAtMs: CreationOptional<number | null>;
@@ -27,6 +28,7 @@ export class ServingRow extends Row<ServingRow> {
   declare children: number;
   declare heartyShare: number;
   declare buffet: boolean;
+  declare extras: CreationOptional<string>;
 }
 
 export class BatchRow extends Row<BatchRow> {
@@ -38,6 +40,7 @@ export class BatchRow extends Row<BatchRow> {
   declare methodId: string;
   declare label: string;
   declare sizedBy: 'guests' | 'hand';
+  declare extras: CreationOptional<string>;
 }
 
 export class PieceRow extends Row<PieceRow> {
@@ -46,6 +49,10 @@ export class PieceRow extends Row<PieceRow> {
   declare id: string;
   declare position: number;
   declare kg: number;
+  declare boughtKg: CreationOptional<number | null>;
+  declare trimmedKg: CreationOptional<number | null>;
+  declare thicknessMm: CreationOptional<number | null>;
+  declare grade: CreationOptional<string | null>;
 }
 
 export class PitRow extends Row<PitRow> {
@@ -84,7 +91,7 @@ export class BoxRow extends Row<BoxRow> {
 }
 
 export class LibraryEntryRow extends Row<LibraryEntryRow> {
-  declare kind: 'cut' | 'method';
+  declare kind: 'cut' | 'method' | 'recipe';
   declare id: string;
   declare body: string;
   declare updatedAtMs: number;
@@ -104,6 +111,8 @@ export class EventBoxRow extends Row<EventBoxRow> {
 const key = () => ({ type: DataTypes.STRING, primaryKey: true });
 const text = () => ({ type: DataTypes.STRING, allowNull: false });
 const real = () => ({ type: DataTypes.DOUBLE, allowNull: false });
+const maybeReal = () => ({ type: DataTypes.DOUBLE, allowNull: true });
+const json = () => ({ type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const instant = () => ({ type: DataTypes.BIGINT, allowNull: false });
 const maybeInstant = () => ({ type: DataTypes.BIGINT, allowNull: true });
@@ -121,6 +130,7 @@ export function initTables(sequelize: Sequelize): void {
       altitudeM: real(),
       confidence: real(),
       revision: whole(),
+      extras: json(),
       createdAtMs: instant(),
       updatedAtMs: instant(),
       deletedAtMs: maybeInstant(),
@@ -140,14 +150,38 @@ export function initTables(sequelize: Sequelize): void {
       children: whole(),
       heartyShare: real(),
       buffet: flag(),
+      extras: json(),
     },
     options('servings'),
   );
   BatchRow.init(
-    { eventId: key(), id: key(), servingId: text(), position: whole(), cutId: text(), methodId: text(), label: text(), sizedBy: text() },
+    {
+      eventId: key(),
+      id: key(),
+      servingId: text(),
+      position: whole(),
+      cutId: text(),
+      methodId: text(),
+      label: text(),
+      sizedBy: text(),
+      extras: json(),
+    },
     options('batches'),
   );
-  PieceRow.init({ eventId: key(), batchId: key(), id: key(), position: whole(), kg: real() }, options('pieces'));
+  PieceRow.init(
+    {
+      eventId: key(),
+      batchId: key(),
+      id: key(),
+      position: whole(),
+      kg: real(),
+      boughtKg: maybeReal(),
+      trimmedKg: maybeReal(),
+      thicknessMm: maybeReal(),
+      grade: { type: DataTypes.STRING, allowNull: true },
+    },
+    options('pieces'),
+  );
   PitRow.init(
     {
       id: key(),

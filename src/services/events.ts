@@ -4,6 +4,7 @@ import type { CreateEventInput, MoveServingInput, RenameEventInput } from '../do
 import { instantOf } from '../formats/clock';
 import { listBoxes, listPits, loadEvent, markEventDeleted, saveEvent } from '../persistence';
 import { addMinutes } from '../core/units';
+import { changeEvent, changeSeen } from './changeEvent';
 import type { House } from './house';
 
 /** Half an hour before serving the knives come out, unless the owner says otherwise. */
@@ -59,26 +60,12 @@ export async function duplicateEvent(house: House, eventId: string): Promise<Out
   });
 }
 
-/** Loads, changes and saves one event in one transaction; its revision goes up by one. */
-async function changeEvent(house: House, eventId: string, change: (event: CookEvent) => Outcome<CookEvent>): Promise<Outcome<CookEvent>> {
-  return house.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
-    const kept = await loadEvent(eventId, transaction);
-    if (!kept) return failure({ code: 'eventGone' });
-    const changed = change(kept);
-    if (!changed.ok) return changed;
-    const event = { ...changed.value, revision: kept.revision + 1 };
-    await saveEvent(event, house.nowMs(), transaction);
-    return success(event);
-  });
-}
-
 export const renameEvent = (house: House, input: RenameEventInput) =>
   changeEvent(house, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
 
 /** Moves one serving by some minutes; refused when it would lie in the past or the plan it was seen on is out of date. */
 export const moveServing = (house: House, input: MoveServingInput) =>
-  changeEvent(house, input.eventId, (event) => {
-    if (event.revision !== input.revision) return failure({ code: 'changedElsewhere' });
+  changeSeen(house, input, (event) => {
     const serving = event.servings.find((each) => each.id === input.servingId);
     if (!serving) return failure({ code: 'servingGone' });
     const atMs = addMinutes(serving.atMs, input.byMin);

@@ -1,7 +1,11 @@
 export type { House } from './house';
 export { chooseEquipment, createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
 export { bringBoxBack, bringPitBack, keepBox, keepPit, putBoxAway, putPitAway } from './equipment';
-export { keepCut, keepMethod, readLibrary, restoreEntry } from './library';
+export { saveBuying, saveReceipt, saveWeights, tickItem } from './buying';
+export { keepThePlan } from './keepPlan';
+export { markStep, saveKitchen, saveLeftover, savePrep } from './kitchen';
+export { loosenRule, tightenRule } from './safety';
+export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
 export { listEquipment, listEvents } from './reading';
 export { saveBrief } from './saveBrief';

@@ -1,15 +1,16 @@
-import { CUTS, libraryWith, METHODS, type Cut, type Library, type Method } from '../core/model';
+import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type Method, type Recipe } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
-import type { CutInput, MethodInput } from '../doors';
+import type { CutInput, MethodInput, RecipeInput } from '../doors';
 import { eventsUsing, loadOwnLibrary, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
 import type { House } from './house';
 
 type Saved = Outcome<{ id: string }>;
 
 /** The library with the owner's changes, and which entries are theirs. */
-export async function readLibrary(_house: House): Promise<{ library: Library; own: { cuts: string[]; methods: string[] } }> {
+export async function readLibrary(_house: House): Promise<{ library: Library; own: Record<keyof Library, string[]> }> {
   const own = await loadOwnLibrary();
-  return { library: libraryWith(own), own: { cuts: own.cuts.map((cut) => cut.id), methods: own.methods.map((method) => method.id) } };
+  const ids = (entries: readonly { id: string }[]) => entries.map((each) => each.id);
+  return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
 }
 
 /** Saves a method: the owner's version of a shipped one, or one of their own. */
@@ -85,9 +86,25 @@ export async function keepCut(house: House, input: CutInput): Promise<Saved> {
   return success({ id: cut.id });
 }
 
+/** Saves a recipe: the owner's version of a shipped one, or one of their own. */
+export async function keepRecipe(house: House, input: RecipeInput): Promise<Saved> {
+  const names = input.ingredients.map((each) => each.name.trim().toLowerCase());
+  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+  if (twice >= 0) return failure({ code: 'ingredientTwice', path: `ingredients.${twice}.name` });
+  const recipe: Recipe = {
+    id: input.id,
+    name: input.name.trim(),
+    kind: input.kind,
+    line: input.line.trim(),
+    ingredients: input.ingredients.map((each) => ({ ...each, name: each.name.trim(), carries: [...each.carries] })),
+  };
+  await house.db.write((transaction) => saveLibraryEntry('recipe', recipe, house.nowMs(), transaction));
+  return success({ id: recipe.id });
+}
+
 /** Puts a shipped entry back as it came, or takes one of the owner's own away when no event uses it. */
 export async function restoreEntry(house: House, kind: LibraryKind, id: string): Promise<Saved> {
-  const shipped = (kind === 'cut' ? CUTS : METHODS).some((each) => each.id === id);
+  const shipped = { cut: CUTS, method: METHODS, recipe: RECIPES }[kind].some((each: { id: string }) => each.id === id);
   return house.db.write(async (transaction): Promise<Saved> => {
     if (!shipped && (await eventsUsing(kind, id, transaction)).length > 0) return failure({ code: 'libraryInUse' });
     return (await removeLibraryEntry(kind, id, transaction)) ? success({ id }) : failure({ code: 'nothingToRestore' });

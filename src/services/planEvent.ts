@@ -1,27 +1,40 @@
 import { buildPlan, type PlanInput } from '../core/planning';
-import { libraryWith, type Plan } from '../core/model';
+import { kitchenOf, type Plan } from '../core/model';
+import type { LearnedTrim } from '../core/quantities';
 import type { ForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
-import { listBoxes, listPits, loadEvent, loadOwnLibrary } from '../persistence';
+import { shiftsBetween } from '../formats/clock';
+import { listBoxes, listPits, loadEvent } from '../persistence';
 import type { House } from './house';
+import { ownLibrary } from './ownLibrary';
 
-/** Gathers all that an event's plan depends on; undefined when there is no such event. */
-async function planInputOf(house: House, eventId: string): Promise<PlanInput | undefined> {
-  const event = await loadEvent(eventId);
-  if (!event) return undefined;
-  const pits = (await listPits()).filter((pit) => event.pitIds.includes(pit.id));
-  const boxes = (await listBoxes()).filter((box) => event.boxIds.includes(box.id));
-  const library = libraryWith(await loadOwnLibrary());
-  return { event, pits, boxes, library, earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN };
+/** Prep may begin this long before the first serving. */
+const PREP_AHEAD_MS = 8 * 86_400_000;
+
+interface Planned {
+  input: PlanInput;
+  plan: Plan;
+  learned: LearnedTrim[];
 }
 
 const MOST_FORECASTS_KEPT = 500;
 let forecasts: ForecastCache = new Map();
 
-/** The plan of an event, made on the server: the same one the plan screen's worker makes. */
-export async function planEvent(house: House, eventId: string): Promise<{ input: PlanInput; plan: Plan } | undefined> {
-  const input = await planInputOf(house, eventId);
-  if (!input) return undefined;
+/** The plan of an event, made on the server: the same one the plan screen's worker makes. Undefined when there is no such event. */
+export async function planEvent(house: House, eventId: string): Promise<Planned | undefined> {
+  const event = await loadEvent(eventId);
+  if (!event) return undefined;
+  const { library, learned } = await ownLibrary();
+  const times = event.servings.map((serving) => serving.atMs);
+  const { fromHour, toHour } = kitchenOf(event);
+  const input: PlanInput = {
+    event,
+    pits: (await listPits()).filter((pit) => event.pitIds.includes(pit.id)),
+    boxes: (await listBoxes()).filter((box) => event.boxIds.includes(box.id)),
+    library,
+    earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN,
+    shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),
+  };
   if (forecasts.size > MOST_FORECASTS_KEPT) forecasts = new Map();
-  return { input, plan: buildPlan(input, forecasts) };
+  return { input, plan: buildPlan(input, forecasts), learned };
 }

@@ -2,7 +2,7 @@ import { house as openHouse } from '../../runtime/house';
 import { readLibrary } from '../../services';
 import { LibraryPage } from '../../ui/library/LibraryPage.client';
 import { HouseHeader } from '../../ui/shell/Header';
-import { keepCut, keepMethod, restoreEntry } from '../actions';
+import { keepCut, keepMethod, keepRecipe, restoreEntry } from '../actions';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Cuts & methods' };
@@ -12,7 +12,7 @@ export default async function Page() {
   return (
     <>
       <HouseHeader here="library" />
-      <LibraryPage library={library} own={own} actions={{ keepCut, keepMethod, restoreEntry }} />
+      <LibraryPage library={library} own={own} actions={{ keepCut, keepMethod, keepRecipe, restoreEntry }} />
     </>
   );
 }

@@ -23,3 +23,4 @@ export { CALM, weatherWanderC } from './weather';
 export type { Weather } from './weather';
 export { refineForecast } from './refine';
 export type { Reading } from './refine';
+export { temperedC } from './tempering';

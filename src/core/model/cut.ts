@@ -33,6 +33,10 @@ export interface Cut {
   signs: string;
   /** Where the probe goes. */
   probe: string;
+  /** Trimming, minutes a piece. */
+  trimMin?: number;
+  /** A made-up starting price of a purchased kilogram. */
+  pricePerKg?: number;
 }
 
 const LB = 0.45359237;
@@ -150,6 +154,26 @@ function signsOf(id: string, species: Species, tender: boolean): Pick<Cut, 'sign
   return { signs, probe };
 }
 
+/** Minutes of knife work a piece: brisket 15, butt 5, ribs 4 a rack, cheeks 6, birds 3. */
+function trimMinutes(id: string, species: Species): number {
+  if (species === 'dish' || id === 'sausage-link') return 0;
+  if (id.startsWith('brisket')) return 15;
+  if (id === 'beef-cheek') return 6;
+  if (id.includes('ribs')) return 4;
+  if (id === 'chicken-thigh') return 0.5;
+  return species === 'chicken' || species === 'turkey' ? 3 : 5;
+}
+
+/** Made-up starting prices of a purchased kilogram; every owner puts in their own. */
+// prettier-ignore
+const PRICES_PER_KG: Record<string, number> = {
+  'brisket-whole': 11, 'brisket-flat': 14, 'brisket-point': 12, 'beef-plate-ribs': 15, 'beef-chuck-ribs': 14, 'beef-back-ribs': 9,
+  'beef-chuck-roast': 13, 'beef-cheek': 12, 'tri-tip': 17, 'rib-roast': 28, 'eye-of-round': 14, 'pork-butt': 5.5, 'pork-picnic': 5,
+  'pork-collar': 7.5, 'pork-belly': 9, 'pork-loin': 8, 'spare-ribs': 7.5, 'spare-ribs-squared': 9, 'loin-back-ribs': 11,
+  'sausage-link': 9.5, 'chicken-whole': 5, 'chicken-half': 5.5, 'chicken-thigh': 6.5, 'turkey-breast-boneless': 12,
+  'turkey-breast-bone-in': 9, 'turkey-whole': 5.5, 'lamb-shoulder': 12, 'lamb-leg-boneless': 18, 'pan-dish': 2.5,
+};
+
 function cutFromRow(row: Row): Cut {
   const [
     id,
@@ -190,6 +214,8 @@ function cutFromRow(row: Row): Cut {
     carveMin,
     holdMaxMin,
     ...signsOf(id, species, done === 'tender'),
+    trimMin: trimMinutes(id, species),
+    pricePerKg: PRICES_PER_KG[id],
     ...extra,
   };
 }

@@ -1,3 +1,6 @@
+import type { Buying, GuestNeed, KeptPlan, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './choices';
+import type { Grade } from './method';
+
 export interface Guests {
   adults: number;
   children: number;
@@ -15,12 +18,25 @@ export interface Serving {
   carveLeadMin: number;
   guests: Guests;
   buffet: boolean;
+  /** Cooked on top of what the guests eat, as a share. */
+  marginShare?: number;
+  sides?: Side[];
+  /** Guests who may not or do not eat something. */
+  needs?: GuestNeed[];
+  /** Children's home, hospital, the very old: Food Code 3-801.11 forbids undercooked food. */
+  highlySusceptible?: boolean;
 }
 
 export interface Piece {
   id: string;
-  /** Trimmed weight, as it goes on. */
+  /** Trimmed weight, as it goes on: from the scale where there is one, else from what was bought, else the usual. */
   kg: number;
+  /** As weighed on delivery and after trimming; the thick end's thickness. */
+  boughtKg?: number;
+  trimmedKg?: number;
+  thicknessMm?: number;
+  /** Where it differs from the batch's. */
+  grade?: Grade;
 }
 
 /** Pieces of one cut, by one method, for one serving. */
@@ -34,6 +50,13 @@ export interface Batch {
   /** `guests`: the number of pieces follows the guests; `hand`: as typed. */
   sizedBy: 'guests' | 'hand';
   pieces: Piece[];
+  /** Share of the serving's plate; left out, the plate is split evenly. */
+  share?: number;
+  second?: SecondDish;
+  buying?: Partial<Buying>;
+  prep?: Partial<Prep>;
+  received?: Receipt;
+  leftover?: Leftover;
 }
 
 export interface CookEvent {
@@ -49,6 +72,13 @@ export interface CookEvent {
   batches: Batch[];
   pitIds: string[];
   boxIds: string[];
+  kitchen?: Partial<Kitchen>;
+  /** ISO 4217 code that prices are in. */
+  currency?: string;
+  loosened?: Loosened[];
+  /** Lines of the shopping list that are in the house. */
+  ticked?: string[];
+  keptPlan?: KeptPlan;
   /** Goes up by one with every saved change. */
   revision: number;
 }

@@ -1,3 +1,6 @@
+export * from './allergen';
+export * from './choices';
+export * from './chosen';
 export * from './cut';
 export * from './equipment';
 export * from './event';
@@ -5,3 +8,4 @@ export * from './library';
 export * from './method';
 export * from './piece';
 export * from './plan';
+export * from './recipe';

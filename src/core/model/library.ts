@@ -1,15 +1,19 @@
 import { CUTS, isPoultry, type Cut } from './cut';
 import { METHODS, type Method } from './method';
+import { RECIPES, recipesWith, type Recipe } from './recipe';
 
-/** The cuts and methods an owner works with: the shipped ones, as edited, and the owner's own. */
+/** The cuts, methods and recipes an owner works with: the shipped ones, as edited, and the owner's own. */
 export interface Library {
   cuts: readonly Cut[];
   methods: readonly Method[];
+  recipes: readonly Recipe[];
 }
 
-export const SHIPPED_LIBRARY: Library = Object.freeze({ cuts: CUTS, methods: METHODS });
+export const SHIPPED_LIBRARY: Library = Object.freeze({ cuts: CUTS, methods: METHODS, recipes: RECIPES });
 
 export const cutIn = (library: Library, id: string): Cut | undefined => library.cuts.find((cut) => cut.id === id);
+export const recipeIn = (library: Library, id: string | undefined): Recipe | undefined =>
+  id === undefined ? undefined : library.recipes.find((recipe) => recipe.id === id);
 export const methodIn = (library: Library, id: string): Method | undefined => library.methods.find((method) => method.id === id);
 
 /** Which family of methods a cut is cooked by. */
@@ -28,5 +32,5 @@ export function libraryWith(own: Library): Library {
     ...shipped.map((each) => edited.find((other) => other.id === each.id) ?? each),
     ...edited.filter((each) => !shipped.some((other) => other.id === each.id)),
   ];
-  return { cuts: over(CUTS, own.cuts), methods: over(METHODS, own.methods) };
+  return { cuts: over(CUTS, own.cuts), methods: over(METHODS, own.methods), recipes: recipesWith(own.recipes) };
 }

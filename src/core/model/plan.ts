@@ -1,3 +1,5 @@
+import type { Carried } from './allergen';
+
 /** Where a run's pieces lie on one rack for a while. Half-open in time. */
 export interface Leg {
   pitId: string;
@@ -46,7 +48,11 @@ export interface Run {
   pullEarlyMs: number;
   pullMedianMs: number;
   pullLateMs: number;
-  /** Core of the heaviest piece when it is pulled; for roasts and birds with the carry-over already taken off. */
+  /** When each piece is expected; the same odds lie about each. */
+  pulls: { pieceId: string; medianMs: number; earlyMs: number; lateMs: number }[];
+  /** Latest minutes from leaving the cold until the slowest core is out of the danger zone, tempering counted. */
+  dangerLateMin: number;
+  /** Core of the slowest piece when it is pulled; for roasts and birds with the carry-over already taken off. */
   pullCoreC: number;
   ventMin: number;
   restMin: number;
@@ -67,8 +73,40 @@ export interface Firing {
   setPoints: { atMs: number; pitC: number }[];
 }
 
+/** What is done to meat before it goes on, in the order it is done. */
+export const PREP_KINDS = ['thaw', 'trim', 'mixBrine', 'brine', 'rinse', 'inject', 'salt', 'rub', 'fill', 'temper'] as const;
+export type PrepKind = (typeof PREP_KINDS)[number];
+
+/** One step of prep, counted back from going on the pit. */
+export interface PrepStep {
+  /** Stable from plan to plan. */
+  id: string;
+  kind: PrepKind;
+  batchId: string;
+  /** When it is planned, and how long it takes hands; then how long the meat is left. */
+  atMs: number;
+  minutes: number;
+  hands: number;
+  waitMin: number;
+  /** The window in which it may be begun; `latestMs` ignores who is free and when the kitchen works. */
+  earliestMs: number;
+  latestMs: number;
+  done: boolean;
+  /** Planned outside the kitchen's hours because its window lies there. */
+  outOfHours: boolean;
+}
+
+/** What shortens a prep that is too late. */
+export type PrepDrop = 'thawInWater' | 'saltInsteadOfBrine' | 'skipBrine' | 'saltAnHour' | 'saltAsItGoesOn' | 'skipTempering' | 'none';
+
+/** A stretch of time in which the kitchen works. */
+export interface Shift {
+  fromMs: number;
+  toMs: number;
+}
+
 export type TaskKind =
-  'light' | 'setPoint' | 'load' | 'wrap' | 'unwrap' | 'move' | 'check' | 'pull' | 'vent' | 'rest' | 'hold' | 'carve' | 'serve';
+  PrepKind | 'light' | 'setPoint' | 'load' | 'wrap' | 'unwrap' | 'move' | 'check' | 'pull' | 'vent' | 'rest' | 'hold' | 'carve' | 'serve';
 
 export interface Task {
   /** Stable from plan to plan: the same deed keeps its id when its time moves. */
@@ -78,6 +116,7 @@ export interface Task {
   minutes: number;
   pitId?: string;
   runId?: string;
+  batchId?: string;
   servingId?: string;
   pitC?: number;
   /** Tasks that share one lifting of a lid carry the same opening. */
@@ -124,7 +163,33 @@ export type PlanProblem =
   | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
   | { code: 'neverDone'; severity: 'broken'; batchId: string; pieces: number; pitC: number }
   | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }
+  | { code: 'coreTooLow'; severity: 'broken'; batchId: string; pieces: number; coreC: number; requiredC: number; nonIntact: boolean }
+  | { code: 'rareForSusceptible'; severity: 'broken'; batchId: string; pieces: number; coreC: number; servingId: string }
   | { code: 'alreadyPast'; severity: 'broken'; batchId: string; pieces: number; lateByMin: number }
+  | {
+      code: 'prepTooLate';
+      severity: 'broken' | 'warning';
+      batchId: string;
+      pieces: number;
+      kind: PrepKind;
+      lateByMin: number;
+      /** It is the delivery that is too late, not the present moment. */
+      waitsForDelivery: boolean;
+      drop: PrepDrop;
+    }
+  | { code: 'waterThawTooLong'; severity: 'broken'; batchId: string; pieces: number; minutes: number }
+  | {
+      code: 'fridgeFull' | 'tubFull';
+      severity: 'warning';
+      /** Batches and sides that lie there at the fullest moment. */
+      batchIds: string[];
+      overLitres: number;
+      litres: number;
+      fromMs: number;
+      toMs: number;
+    }
+  | { code: 'tooSalty'; severity: 'warning'; batchId: string; saltShare: number }
+  | { code: 'allergenServed'; severity: 'warning'; servingId: string; carried: Carried; guests: number; batchIds: string[]; free: number }
   | { code: 'servedBelowHotHold'; severity: 'warning'; batchId: string; coreC: number };
 
 export interface Plan {
@@ -133,6 +198,7 @@ export interface Plan {
   confidence: number;
   runs: Run[];
   firings: Firing[];
+  prep: PrepStep[];
   tasks: Task[];
   problems: PlanProblem[];
   /** The fullest moment of the day on any rack. */

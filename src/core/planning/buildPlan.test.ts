@@ -135,13 +135,23 @@ describe('the curve behind a run', () => {
 describe('the stages of an event', () => {
   it('tell what is settled and what needs a decision', () => {
     const empty = inputOf(eventOf([]));
-    expect(stageStates(empty.event, buildPlan(empty))).toEqual({ brief: 'open', pits: 'decide', plan: 'open', 'run-sheet': 'open' });
+    expect(stageStates(empty, buildPlan(empty))).toMatchObject({
+      brief: 'open',
+      buying: 'open',
+      pits: 'decide',
+      plan: 'open',
+      'run-sheet': 'open',
+    });
     const full = inputOf({ ...eventOf(menu), pitIds: ['offset'] });
-    expect(stageStates(full.event, buildPlan(full))).toEqual({
+    expect(stageStates(full, buildPlan(full))).toEqual({
       brief: 'settled',
+      buying: 'open',
+      prep: 'open',
       pits: 'settled',
       plan: 'settled',
       'run-sheet': 'settled',
+      service: 'settled',
+      safety: 'settled',
     });
   });
 });

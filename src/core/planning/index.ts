@@ -1,8 +1,11 @@
-export { buildPlan } from './buildPlan';
+export { buildPlan, prepOrders } from './buildPlan';
 export type { PlanInput } from './buildPlan';
 export { runCurve } from './runCurve';
 export type { RunCurve } from './runCurve';
-export { stageStates } from './stages';
-export type { StageState } from './stages';
+export { STAGES, stageStates } from './stages';
+export type { Stage, StageState } from './stages';
 export { WHAT_IF_SAMPLES, whatIfEnsemble, whatIfAnswer, whatIfSetup } from './whatIf';
 export type { WhatIfAnswer, WhatIfRequest } from './whatIf';
+export { changesSince, keepPlan } from './changes';
+export type { BatchName, Change } from './changes';
+export { coolingOf, KEEPS_DAYS, thickestThatKeeps } from './leftovers';

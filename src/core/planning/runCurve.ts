@@ -6,17 +6,19 @@ import {
   predictedYield,
   SHIPPED_PARAMETERS,
   programmeOf,
+  temperedC,
   type CookForecast,
   type HoldingPlace,
   type Quantiles,
   type Stall,
 } from '../forecast';
 import { isPoultry, type Run } from '../model';
-import { dangerMinutes, lethalityShare, lethalityTable, SAFETY_RULES } from '../safety';
+import { gradeOf } from '../quantities';
+import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safety';
 import { MS_PER_MIN } from '../units';
 import { batchOrders, type PlanInput } from './buildPlan';
 
-/** The forecast of a run's heaviest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
+/** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
   runId: string;
   minutes: number[];
@@ -58,8 +60,14 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     run.moveAtMs === undefined
       ? undefined
       : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
-  const massKg = Math.max(...order.batch.pieces.filter((piece) => run.pieceIds.includes(piece.id)).map((piece) => piece.kg));
-  const setup = cookSetup(cut, { massKg, startC: START_C }, method, SHIPPED_PARAMETERS, {
+  // The piece that is expected last decides when all are ready.
+  const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
+  const piece = order.batch.pieces.find((each) => each.id === lastId);
+  if (!piece) return undefined;
+  const massKg = piece.kg;
+  const onPit = { massKg, thicknessMm: piece.thicknessMm, grade: gradeOf(cut, order.batch, piece.grade), startC: START_C };
+  const startC = temperedC(cut, onPit, order.temperMin, ROOM_C, SHIPPED_PARAMETERS);
+  const setup = cookSetup(cut, { ...onPit, startC }, method, SHIPPED_PARAMETERS, {
     pit: programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin),
     pitKind: pit.kind,
     finishKind: finish?.kind,
@@ -98,7 +106,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     pullMin,
     pullCoreC: cook.doneCoreC,
     carveMin,
-    hotHoldC: SAFETY_RULES.hotHold.limit,
+    hotHoldC: limitsOf(input.event).hotHold,
     done: forecast.done,
     barkSetMin: cook.barkSetAtMin,
     ringMm: isPoultry(cut) ? 0 : cook.smoke.ringMm,

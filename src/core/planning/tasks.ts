@@ -1,12 +1,14 @@
-import { cutIn, type CookEvent, type Library, type Plan, type Task } from '../model';
+import { cutIn, PREP_KINDS, type CookEvent, type Library, type Plan, type Task } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
 const ONE_OPENING_MIN = 10;
 
 /** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
-export function tasksOf({ event, library }: { event: CookEvent; library: Library }, plan: Pick<Plan, 'runs' | 'firings'>): Task[] {
-  const tasks: Task[] = [];
+export function tasksOf({ event, library }: { event: CookEvent; library: Library }, plan: Pick<Plan, 'runs' | 'firings' | 'prep'>): Task[] {
+  const tasks: Task[] = plan.prep
+    .filter((step) => !step.done)
+    .map(({ id, kind, atMs, minutes, batchId }) => ({ id, kind, atMs, minutes, batchId }));
   plan.firings.forEach((firing) => {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;
     const id = `${firing.pitId}/fire${nth + 1}`;
@@ -62,6 +64,7 @@ export function tasksOf({ event, library }: { event: CookEvent; library: Library
 
 /** At the same minute: make room before filling it. */
 const ORDER: Task['kind'][] = [
+  ...PREP_KINDS,
   'light',
   'setPoint',
   'pull',

@@ -87,7 +87,7 @@ describe('the library', () => {
   it('puts the owner’s versions in place of the shipped and new ones last', () => {
     const changed = { ...METHODS[1]!, name: 'Mine' };
     const added = { ...METHODS[1]!, id: 'own', name: 'Own' };
-    const library = libraryWith({ cuts: [], methods: [added, changed] });
+    const library = libraryWith({ cuts: [], methods: [added, changed], recipes: [] });
     expect(library.methods[1]!.name).toBe('Mine');
     expect(library.methods.at(-1)!.id).toBe('own');
     expect(library.methods).toHaveLength(METHODS.length + 1);

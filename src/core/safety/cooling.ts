@@ -1,7 +1,5 @@
+import type { CoolingWay } from '../model';
 import { advanceBody, coreC, createBody, type BodySpec, type Boundary } from '../thermal';
-
-export const COOLING_WAYS = ['fridge', 'ice', 'blast'] as const;
-export type CoolingWay = (typeof COOLING_WAYS)[number];
 
 /** Air or water and film of each way to cool: a still fridge, stirred ice water, a blast chiller. */
 const SURROUNDINGS: Record<CoolingWay, { airC: number; filmWPerM2K: number }> = {

@@ -2,8 +2,10 @@ import { chanceWithin } from '../forecast';
 import { isPoultry, type Cut, type Leg, type Method, type Pit, type Rack, type Reason, type Run } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { heatUses } from './heatLedger';
-import { DANGER_ZONE_MAX_MIN, servedRare, type Option } from './options';
-import type { BatchOrder, PlacementContext } from './placement';
+import { servedRare, strictClock, type Option } from './options';
+import { shapeKey } from './batchForecast';
+import type { BatchOrder } from './order';
+import type { PlacementContext } from './placement';
 import { claimedMm2, type Footprint, type RackLedger, type RackRefusal } from './rackLedger';
 
 /** A tent keeps meat for this long after its rest; beyond it a box is wanted. */
@@ -70,7 +72,7 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
   const window = windowOf(order, option, shiftMin);
   const leavesMs = window.moveAtMs ?? window.pullLateMs;
   const refuse = (refusal: Refusal, rack?: Rack): Attempt => ({ taken: [], refusal, rack, pit });
-  if (forecast.heaviest.status === 'never' || (isPoultry(cut) && forecast.dangerLateMin > DANGER_ZONE_MAX_MIN))
+  if (forecast.last.status === 'never' || (strictClock(order) && forecast.dangerLateMin > context.limits.dangerZone))
     return refuse({ code: 'tooLarge' });
 
   const lightingMs = addMinutes(window.onAtMs, -pit.warmUpMin);
@@ -133,7 +135,19 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
     pullEarlyMs: window.pullEarlyMs,
     pullMedianMs: at(forecast.pullMedianMin)!,
     pullLateMs: window.pullLateMs,
-    pullCoreC: forecast.heaviest.doneCoreC,
+    pulls: batch.pieces
+      .filter((piece) => taken.some((each) => each.pieceId === piece.id))
+      .map((piece) => {
+        const medianMin = forecast.doneMin[shapeKey(piece)] ?? forecast.pullMedianMin;
+        return {
+          pieceId: piece.id,
+          medianMs: at(medianMin)!,
+          earlyMs: at(medianMin * forecast.early)!,
+          lateMs: at(medianMin * forecast.late)!,
+        };
+      }),
+    dangerLateMin: Math.round(forecast.dangerLateMin),
+    pullCoreC: forecast.last.doneCoreC,
     ventMin: method.ventMin,
     restMin: method.restMin,
     carveAtMs: window.carveAtMs,

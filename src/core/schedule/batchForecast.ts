@@ -6,18 +6,25 @@ import {
   runCook,
   runSamples,
   programmeOf,
+  temperedC,
   timeFactor,
   type Cook,
   type CookSetup,
   type ParameterSet,
 } from '../forecast';
-import type { Batch, Cut, HoldingBox, Method, Pit } from '../model';
+import type { HoldingBox, Piece, Pit } from '../model';
+import { gradeOf } from '../quantities';
+import type { BatchOrder } from './order';
 
 /** What the plan needs to know of a batch cooked in one pit at one heat. Minutes count from going on. */
 export interface BatchForecast {
-  /** The lightest piece's cook (done first) and the heaviest's (done last). */
-  lightest: Cook;
-  heaviest: Cook;
+  /** The cook of the piece that is done first, and of the one done last. */
+  first: Cook;
+  last: Cook;
+  /** Median minutes of each piece by its shape (`shapeKey`), and the factors to the early and late finish. */
+  doneMin: Record<string, number>;
+  early: number;
+  late: number;
   pullEarlyMin: number;
   pullMedianMin: number;
   pullLateMin: number;
@@ -26,7 +33,7 @@ export interface BatchForecast {
   wrapMin?: number;
   wrapLateMin?: number;
   unwrapMin?: number;
-  /** Latest minute at which the heaviest piece's core leaves the danger zone. */
+  /** Latest minutes until the slowest core leaves the danger zone, tempering counted. */
   dangerLateMin: number;
   /** Minutes after pulling the coolest (lightest) piece stays at or above the hot-holding floor, under a tent and in a box. */
   tentAboveMin: number;
@@ -54,25 +61,36 @@ const DANGER_ZONE_TOP_C = 57;
 /** Keeps forecasts by everything they depend on, so that a search asks for each only once. */
 export type ForecastCache = Map<string, BatchForecast>;
 
+/** What makes one piece of a batch cook like another. */
+export const shapeKey = (piece: Piece): string => `${piece.kg.toFixed(2)}/${piece.thicknessMm ?? ''}/${piece.grade ?? ''}`;
+
+/** Beyond this many different pieces, the ones between are not worth a cook each. */
+const MOST_SHAPES = 24;
+
+/** One piece of every shape, by weight; of very many, evenly picked ones with both ends. */
+function shapesOf(pieces: readonly Piece[]): Piece[] {
+  const all = [...new Map(pieces.map((piece) => [shapeKey(piece), piece])).values()].sort((a, b) => a.kg - b.kg);
+  if (all.length <= MOST_SHAPES) return all;
+  return Array.from({ length: MOST_SHAPES }, (_, i) => all[Math.round((i * (all.length - 1)) / (MOST_SHAPES - 1))]!);
+}
+
 export function forecastBatch(
   cache: ForecastCache,
   context: ForecastContext,
-  batch: Batch,
-  cut: Cut,
-  method: Method,
+  { batch, cut, method, temperMin }: BatchOrder,
   pit: Pit,
   pitC: number,
   finish?: Pit,
 ): BatchForecast {
-  const weights = batch.pieces.map((piece) => piece.kg);
-  const lightestKg = Math.min(...weights);
-  const heaviestKg = Math.max(...weights);
+  const shapes = shapesOf(batch.pieces);
+  const grade = gradeOf(cut, batch, undefined);
   const key = JSON.stringify([
     cut,
     method,
-    lightestKg,
-    heaviestKg,
-    weights.length,
+    shapes.map(shapeKey),
+    grade,
+    temperMin,
+    batch.pieces.length,
     pit.kind,
     pit.openingDropC,
     pit.recoverMin,
@@ -86,21 +104,34 @@ export function forecastBatch(
   const kept = cache.get(key);
   if (kept) return kept;
 
-  const setupOf = (massKg: number) =>
-    cookSetup(cut, { massKg, startC: START_C }, method, context.parameters, {
-      pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
-      pitKind: pit.kind,
-      finishKind: finish?.kind,
-      altitudeM: context.altitudeM,
-      roomC: ROOM_C,
-      smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
-    });
-  const setup = setupOf(heaviestKg);
-  const heaviest = runCook(setup, context.parameters);
-  const lightest = heaviestKg === lightestKg ? heaviest : runCook(setupOf(lightestKg), context.parameters);
+  const cooks = shapes.map((piece) => {
+    const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC: START_C };
+    const setup = cookSetup(
+      cut,
+      { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, context.parameters) },
+      method,
+      context.parameters,
+      {
+        pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
+        pitKind: pit.kind,
+        finishKind: finish?.kind,
+        altitudeM: context.altitudeM,
+        roomC: ROOM_C,
+        smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
+      },
+    );
+    return { piece, setup, cook: runCook(setup, context.parameters) };
+  });
+  const byDone = [...cooks].sort((a, b) => a.cook.doneAtMin - b.cook.doneAtMin);
+  const { cook: first } = byDone[0]!;
+  const { cook: last, setup } = byDone.at(-1)!;
+  // The lightest piece cools soonest.
+  const { cook: lightest } = cooks[0]!;
   const sd = spreadOf(setup, context.parameters);
   const late = timeFactor(sd, context.confidence);
-  const waiting = [{ body: lightest.body, pieces: weights.length, convertedShare: lightest.convertedShare, softeningH: setup.softeningH }];
+  const waiting = [
+    { body: lightest.body, pieces: batch.pieces.length, convertedShare: lightest.convertedShare, softeningH: setup.softeningH },
+  ];
   const cooling = {
     ventMin: method.ventMin,
     restMin: method.restMin,
@@ -114,19 +145,22 @@ export function forecastBatch(
     : tent;
   const tentC = tent.coreC;
   const boxC = boxed.coreC;
-  const dangerAt = heaviest.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
+  const early = timeFactor(sd, 1 - context.confidence);
+  const dangerAt = last.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
   const forecast: BatchForecast = {
-    lightest,
-    heaviest,
-    pullEarlyMin: lightest.doneAtMin * timeFactor(sd, 1 - context.confidence),
-    pullMedianMin: heaviest.doneAtMin,
-    pullLateMin: heaviest.doneAtMin * late,
+    first,
+    last,
+    doneMin: Object.fromEntries(cooks.map(({ piece, cook }) => [shapeKey(piece), cook.doneAtMin])),
+    early,
+    late,
+    pullEarlyMin: first.doneAtMin * early,
+    pullMedianMin: last.doneAtMin,
+    pullLateMin: last.doneAtMin * late,
     timeLogSd: sd,
-    wrapMin: heaviest.wrapAtMin,
-    wrapLateMin:
-      heaviest.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? heaviest.wrapAtMin : heaviest.wrapAtMin * late,
-    unwrapMin: heaviest.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
-    dangerLateMin: dangerAt < 0 ? heaviest.doneAtMin * late : dangerAt * heaviest.trace.stepMin * late,
+    wrapMin: last.wrapAtMin,
+    wrapLateMin: last.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? last.wrapAtMin : last.wrapAtMin * late,
+    unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
+    dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
     boxAboveMin: minutesAbove(boxC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
     mushMin: (cut.done.by === 'tender' ? minutesToMush(boxed) : undefined) ?? LOOK_AHEAD_MIN,

@@ -1,7 +1,8 @@
 import type { PlanProblem, Run } from '../model';
 import { slackMin, tryOption, type Attempt } from './attempt';
 import { optionsFor, suitablePits, unplaceable, type Option } from './options';
-import { mark, rollBack, type BatchOrder, type PlacementContext } from './placement';
+import type { BatchOrder } from './order';
+import { mark, rollBack, type PlacementContext } from './placement';
 import { footprintOf, type Footprint } from './rackLedger';
 import { movedReason, problemOf, tellsMore } from './refusals';
 
@@ -19,12 +20,12 @@ const SHIFT_STEP_MIN = 15;
 export function placeBatch(order: BatchOrder, context: PlacementContext): Placed {
   const { batch, cut, method } = order;
   const pieces = batch.pieces.map((piece) => footprintOf(cut, piece)).sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
-  const suitable = suitablePits(cut, method, context.pits, pieces);
+  const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   if (suitable.problem)
     return { runs: [], left: pieces, problems: [{ ...suitable.problem, batchId: batch.id, pieces: pieces.length }], earlierMin: 0 };
 
   const options = optionsFor(order, suitable.pits, context);
-  const blocked = options.length === 0 ? undefined : unplaceable(order, options);
+  const blocked = options.length === 0 ? undefined : unplaceable(order, options, context.limits);
   if (options.length === 0 || blocked) {
     const problem: PlanProblem = blocked ?? {
       code: 'noSuitablePit',

@@ -1,5 +1,6 @@
 import type { ParameterSet } from '../forecast';
-import type { Batch, Cut, HoldingBox, Method, Pit, Serving } from '../model';
+import type { HoldingBox, Pit } from '../model';
+import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
 import type { BoxLedger } from './boxLedger';
 import type { HeatLedger } from './heatLedger';
@@ -13,17 +14,11 @@ export interface PlacementContext {
   altitudeM: number;
   confidence: number;
   earliestMs: number;
+  limits: Limits;
   cache: ForecastCache;
   racks: RackLedger;
   heat: HeatLedger;
   boxLedger: BoxLedger;
-}
-
-export interface BatchOrder {
-  batch: Batch;
-  cut: Cut;
-  method: Method;
-  serving: Serving;
 }
 
 interface Marks {

@@ -24,7 +24,11 @@ export type RackRefusal =
 const USABLE_SHARE = 0.92;
 export const AIR_GAP_MM = 25;
 
-export const footprintOf = (cut: Cut, piece: Piece): Footprint => ({ pieceId: piece.id, kg: piece.kg, ...pieceSize(cut, piece.kg) });
+export const footprintOf = (cut: Cut, piece: Piece): Footprint => ({
+  pieceId: piece.id,
+  kg: piece.kg,
+  ...pieceSize(cut, piece.kg, piece.thicknessMm),
+});
 
 /** Area claimed on a rack: the piece with half a gap all round (walls need none, see `rackAreaMm2`). */
 export const claimedMm2 = (piece: Footprint): number => (piece.lengthMm + AIR_GAP_MM) * (piece.widthMm + AIR_GAP_MM);

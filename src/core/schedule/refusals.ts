@@ -1,7 +1,7 @@
 import type { PlanProblem, Reason } from '../model';
 import type { Attempt, Refusal } from './attempt';
 import type { Option } from './options';
-import type { BatchOrder } from './placement';
+import type { BatchOrder } from './order';
 
 /** A move to an earlier start, with what stood in the way. */
 export function movedReason(attempt: Attempt, minutes: number): Reason {
@@ -61,7 +61,7 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
     case 'past':
       return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
     case 'tooLarge':
-      return option.forecast.heaviest.status === 'never'
+      return option.forecast.last.status === 'never'
         ? { code: 'neverDone', ...common, pitC: option.pitC }
         : { code: 'noSuitablePit', ...common, need: 'size' };
   }

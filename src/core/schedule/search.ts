@@ -4,7 +4,8 @@ import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
 import { servedRare } from './options';
 import { placeBatch } from './placeBatch';
-import type { BatchOrder, PlacementContext } from './placement';
+import type { BatchOrder } from './order';
+import type { PlacementContext } from './placement';
 import { claimedMm2, footprintOf, rackAreaMm2, RackLedger } from './rackLedger';
 
 export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger'>;

@@ -295,7 +295,7 @@ function boardSegments(scale: Scale, run: Run): Segment[] {
 const BIN_MIN = 15;
 
 function handsRow(input: TimelineInput, scale: Scale, y: number): HandsRow {
-  const worked = input.plan.tasks.filter((task) => !['rest', 'vent', 'hold', 'serve'].includes(task.kind));
+  const worked = input.plan.tasks.filter((task) => !['rest', 'vent', 'hold', 'serve'].includes(task.kind) && task.atMs >= scale.fromMs);
   const bins = new Map<number, number>();
   for (const task of worked) {
     const start = Math.floor(task.atMs / (BIN_MIN * MS_PER_MIN));

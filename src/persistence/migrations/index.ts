@@ -1,6 +1,7 @@
 import { house } from './0001-house';
 import { library } from './0002-library';
+import { kitchen } from './0003-kitchen';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen];

@@ -1,5 +1,5 @@
 import { Op, type Transaction } from 'sequelize';
-import type { Batch, CookEvent, Serving } from '../../core/model';
+import type { Batch, CookEvent, Grade, Piece, Serving } from '../../core/model';
 import { BatchRow, EventBoxRow, EventPitRow, EventRow, PieceRow, ServingRow } from '../tables';
 
 /** An event as the list shows it. */
@@ -13,6 +13,11 @@ export interface EventSummary {
   guests: number;
   cuts: number;
 }
+
+/** What is kept as JSON beside the columns; read and written whole. */
+type EventExtras = Pick<CookEvent, 'kitchen' | 'currency' | 'loosened' | 'ticked' | 'keptPlan'>;
+type ServingExtras = Pick<Serving, 'marginShare' | 'sides' | 'needs' | 'highlySusceptible'>;
+type BatchExtras = Pick<Batch, 'share' | 'second' | 'buying' | 'prep' | 'received' | 'leftover'>;
 
 const inOrder = { order: [['position', 'ASC']] as [string, string][] };
 
@@ -55,6 +60,7 @@ export async function loadEvent(id: string, transaction?: Transaction): Promise<
     timeZone: row.timeZone,
     altitudeM: row.altitudeM,
     confidence: row.confidence,
+    ...(JSON.parse(row.extras) as EventExtras),
     revision: row.revision,
     servings: servings.map(servingFrom),
     batches: batches.map((batch) => batchFrom(batch, pieces)),
@@ -71,6 +77,7 @@ const servingFrom = (row: ServingRow): Serving => ({
   carveLeadMin: row.carveLeadMin,
   guests: { adults: row.adults, children: row.children, heartyShare: row.heartyShare },
   buffet: row.buffet,
+  ...(JSON.parse(row.extras) as ServingExtras),
 });
 
 const batchFrom = (row: BatchRow, pieces: PieceRow[]): Batch => ({
@@ -80,14 +87,47 @@ const batchFrom = (row: BatchRow, pieces: PieceRow[]): Batch => ({
   methodId: row.methodId,
   label: row.label,
   sizedBy: row.sizedBy,
-  pieces: pieces.filter((piece) => piece.batchId === row.id).map((piece) => ({ id: piece.id, kg: piece.kg })),
+  ...(JSON.parse(row.extras) as BatchExtras),
+  pieces: pieces.filter((piece) => piece.batchId === row.id).map(pieceFrom),
 });
+
+const pieceFrom = ({ id, kg, boughtKg, trimmedKg, thicknessMm, grade }: PieceRow): Piece => ({
+  id,
+  kg,
+  ...(boughtKg !== null && { boughtKg }),
+  ...(trimmedKg !== null && { trimmedKg }),
+  ...(thicknessMm !== null && { thicknessMm }),
+  ...(grade !== null && { grade: grade as Grade }),
+});
+
+/** A weighed piece of any event that is not deleted, by its cut. */
+export interface WeighedPiece {
+  cutId: string;
+  boughtKg: number;
+  trimmedKg: number;
+}
+
+export async function listWeighedPieces(transaction?: Transaction): Promise<WeighedPiece[]> {
+  const pieces = await PieceRow.findAll({
+    where: { boughtKg: { [Op.ne]: null }, trimmedKg: { [Op.ne]: null } },
+    order: [['id', 'ASC']],
+    transaction,
+  });
+  const live = new Set((await EventRow.findAll({ where: { deletedAtMs: null }, attributes: ['id'], transaction })).map((row) => row.id));
+  const batches = await BatchRow.findAll({ where: { id: [...new Set(pieces.map((piece) => piece.batchId))] }, transaction });
+  return pieces.flatMap(({ eventId, batchId, boughtKg, trimmedKg }) => {
+    const batch = batches.find((each) => each.eventId === eventId && each.id === batchId);
+    return batch && live.has(eventId) ? [{ cutId: batch.cutId, boughtKg: boughtKg!, trimmedKg: trimmedKg! }] : [];
+  });
+}
 
 /** Writes the whole event; what it no longer holds is gone. */
 export async function saveEvent(event: CookEvent, nowMs: number, transaction: Transaction): Promise<void> {
   const { id, name, place, timeZone, altitudeM, confidence, revision } = event;
+  const { kitchen, currency, loosened, ticked, keptPlan } = event;
+  const extras = JSON.stringify({ kitchen, currency, loosened, ticked, keptPlan } satisfies EventExtras);
   const kept = await EventRow.findByPk(id, { transaction });
-  const fields = { id, name, place, timeZone, altitudeM, confidence, revision, updatedAtMs: nowMs };
+  const fields = { id, name, place, timeZone, altitudeM, confidence, revision, extras, updatedAtMs: nowMs };
   if (kept) await kept.update(fields, { transaction });
   else await EventRow.create({ ...fields, createdAtMs: nowMs }, { transaction });
 
@@ -104,11 +144,12 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
       carveLeadMin: serving.carveLeadMin,
       ...serving.guests,
       buffet: serving.buffet,
+      extras: servingExtras(serving),
     })),
     { transaction },
   );
   await BatchRow.bulkCreate(
-    event.batches.map(({ pieces: _, ...batch }, position) => ({ eventId: id, position, ...batch })),
+    event.batches.map((batch, position) => ({ eventId: id, position, ...batchColumns(batch) })),
     { transaction },
   );
   await PieceRow.bulkCreate(
@@ -125,6 +166,14 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
     event.boxIds.map((boxId) => ({ eventId: id, boxId })),
     { transaction },
   );
+}
+
+const servingExtras = ({ marginShare, sides, needs, highlySusceptible }: Serving): string =>
+  JSON.stringify({ marginShare, sides, needs, highlySusceptible } satisfies ServingExtras);
+
+function batchColumns({ id, servingId, cutId, methodId, label, sizedBy, share, second, buying, prep, received, leftover }: Batch) {
+  const extras = JSON.stringify({ share, second, buying, prep, received, leftover } satisfies BatchExtras);
+  return { id, servingId, cutId, methodId, label, sizedBy, extras };
 }
 
 /** Marks an event as deleted (or not): it can be brought back. Tells whether there was one. */

@@ -1,8 +1,8 @@
-import type { Transaction } from 'sequelize';
-import type { Cut, Library, Method } from '../../core/model';
-import { BatchRow, EventRow, LibraryEntryRow } from '../tables';
+import { Op, type Transaction } from 'sequelize';
+import type { Cut, Library, Method, Recipe } from '../../core/model';
+import { BatchRow, EventRow, LibraryEntryRow, ServingRow } from '../tables';
 
-export type LibraryKind = 'cut' | 'method';
+export type LibraryKind = 'cut' | 'method' | 'recipe';
 
 /** The owner's own entries, without the shipped ones. */
 export async function loadOwnLibrary(transaction?: Transaction): Promise<Library> {
@@ -14,10 +14,15 @@ export async function loadOwnLibrary(transaction?: Transaction): Promise<Library
     transaction,
   });
   const bodies = <T>(kind: LibraryKind): T[] => rows.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as T);
-  return { cuts: bodies<Cut>('cut'), methods: bodies<Method>('method') };
+  return { cuts: bodies<Cut>('cut'), methods: bodies<Method>('method'), recipes: bodies<Recipe>('recipe') };
 }
 
-export async function saveLibraryEntry(kind: LibraryKind, entry: Cut | Method, nowMs: number, transaction: Transaction): Promise<void> {
+export async function saveLibraryEntry(
+  kind: LibraryKind,
+  entry: Cut | Method | Recipe,
+  nowMs: number,
+  transaction: Transaction,
+): Promise<void> {
   await LibraryEntryRow.upsert({ kind, id: entry.id, body: JSON.stringify(entry), updatedAtMs: nowMs }, { transaction });
 }
 
@@ -26,11 +31,14 @@ export async function removeLibraryEntry(kind: LibraryKind, id: string, transact
   return (await LibraryEntryRow.destroy({ where: { kind, id }, transaction })) > 0;
 }
 
-/** Names of the events that use a cut or a method. */
+/** Names of the events that use a cut, a method or a recipe. */
 export async function eventsUsing(kind: LibraryKind, id: string, transaction?: Transaction): Promise<string[]> {
-  const batches = await BatchRow.findAll({ where: kind === 'cut' ? { cutId: id } : { methodId: id }, transaction });
+  const named = { [Op.like]: `%${JSON.stringify(id)}%` };
+  const where = { cut: { cutId: id }, method: { methodId: id }, recipe: { extras: named } }[kind];
+  const batches = await BatchRow.findAll({ where, transaction });
+  const servings = kind === 'recipe' ? await ServingRow.findAll({ where: { extras: named }, transaction }) : [];
   const events = await EventRow.findAll({
-    where: { id: [...new Set(batches.map((batch) => batch.eventId))], deletedAtMs: null },
+    where: { id: [...new Set([...batches, ...servings].map((row) => row.eventId))], deletedAtMs: null },
     transaction,
   });
   return events.map((event) => event.name);

@@ -1,20 +1,27 @@
 'use client';
 import { Minus, Plus, Trash2, Users } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
-import { cutIn, methodIn, methodsFor, type Library } from '../../core/model';
+import { cutIn, methodIn, methodsFor, type Batch, type Library } from '../../core/model';
 import { kgFromLb, lbFromKg } from '../../core/units';
 import type { BatchInput, ServingInput } from '../../doors';
-import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
-import { capital } from '../../formats/words';
+import { batchCarries, type Demand } from '../../core/quantities';
+import { carriedName } from '../../formats/carriedWords';
+import { formatHelping, formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { capital } from '../../formats/names';
 import { Button } from '../kit/Button';
 import { FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
-import { needOf, overShare } from './briefForm';
+import { overShare } from './briefForm';
+import { SecondDish } from './SecondDish.client';
 
 interface BatchRowProps {
   library: Library;
   serving: ServingInput;
+  servings: { id: string; name: string }[];
+  demand?: Demand;
+  /** How it is prepared, as it was saved: recipes carry allergens. */
+  prep?: Batch['prep'];
   batch: BatchInput;
   name: string;
   errors?: FieldErrors<BatchInput>;
@@ -23,11 +30,13 @@ interface BatchRowProps {
 }
 
 /** One cut on the menu: what the guests need of it, by which method, in which pieces. */
-export function BatchRow({ library, serving, batch, name, errors, onChange, onRemove }: BatchRowProps) {
+export function BatchRow({ library, serving, servings, demand, prep, batch, name, errors, onChange, onRemove }: BatchRowProps) {
   const units = useUnits();
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId)!;
-  const need = needOf(library, serving, batch);
+  const need = demand;
+  const [dish] = need?.dishes ?? [];
+  const carries = batchCarries({ ...batch, servingId: serving.id, prep }, library);
   const byHand = (pieces: BatchInput['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
   const add = () => byHand([...batch.pieces, { id: crypto.randomUUID().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
   const over = need ? overShare(need, batch) : 0;
@@ -72,21 +81,53 @@ export function BatchRow({ library, serving, batch, name, errors, onChange, onRe
           ))}
         </select>
         <p className="mt-1 text-[0.8rem] leading-snug text-soft">{method.line}</p>
+        {carries.length > 0 && (
+          <p className="mt-1 text-[0.8rem] leading-snug">
+            <span className="text-soft">Carries </span>
+            {carries.map(({ carried, from }, i) => (
+              <span key={carried} title={from.join(', ')}>
+                {i > 0 && ', '}
+                <span className="font-semibold">{carriedName(carried)}</span>
+              </span>
+            ))}
+          </p>
+        )}
         <FieldError id={`${name}-method`} error={errors?.methodId?.message} />
+      </td>
+      <td className="py-3 pr-1">
+        {cut.species !== 'dish' && (
+          <>
+            <NumberField
+              id={`${name}-share`}
+              label={`Share of the plate for ${cut.name}, or let it split`}
+              placeholder="splits"
+              unit="%"
+              shown={(share) => share * 100}
+              kept={(percent) => percent / 100}
+              value={batch.share ?? Number.NaN}
+              onChange={(share) => onChange({ ...batch, share: Number.isNaN(share) ? undefined : share })}
+              error={errors?.share?.message}
+            />
+            {batch.share === undefined && dish && (
+              <p className="figures mt-0.5 text-right text-[0.8rem] text-soft">{Math.round(dish.plateShare * 100)} %</p>
+            )}
+            <FieldError id={`${name}-share`} error={errors?.share?.message} />
+          </>
+        )}
       </td>
       {need ? (
         <>
           <Figure
             main={formatMass(need.cookedKg, units)}
             note={
-              need.portionG
-                ? `${pounds ? `${(need.portionG / 28.35).toFixed(1)} oz` : `${Math.round(need.portionG)} g`} a head`
-                : `${need.portionBones} bones a head`
+              dish?.bonesPerPortion === undefined
+                ? `${formatHelping(dish?.gramsPerPortion ?? 0, units)} a head`
+                : `${Number(dish.bonesPerPortion.toFixed(1))} bones a head`
             }
           />
           <Figure
-            main={formatMass(need.rawKg, units)}
-            note={need.portionBones ? `${cut.bones} bones a rack` : `yield ${cut.yieldShare.toFixed(2)}`}
+            main={formatMass(need.trimmedKg, units)}
+            note={dish?.bonesPerPortion !== undefined ? `${cut.bones} bones a rack` : `yield ${cut.yieldShare.toFixed(2)}`}
           />
           <Figure main={formatMass(need.boughtKg, units)} note={cut.trimShare > 0 ? `trim ${cut.trimShare.toFixed(2)}` : 'no trim'} />
         </>
@@ -127,7 +168,7 @@ export function BatchRow({ library, serving, batch, name, errors, onChange, onRe
             </Button>
           )}
         </div>
-        <details className="mt-1" open={piecesError ? true : undefined}>
+        <details className="mt-1" open={piecesError || errors?.second ? true : undefined}>
           <summary className="text-[0.85rem] text-soft">{weightsLine(batch, pounds)}</summary>
           <div className="mt-2 flex max-w-xl flex-wrap gap-2">
             {batch.pieces.map((piece, i) => (
@@ -150,6 +191,17 @@ export function BatchRow({ library, serving, batch, name, errors, onChange, onRe
             Trimmed weight as it goes on. Hold after the rest: ideally {formatMinutes(method.holdIdealMin[0])} to{' '}
             {formatMinutes(method.holdIdealMin[1])}.
           </p>
+          {cut.species !== 'dish' && (
+            <SecondDish
+              id={name}
+              batch={batch}
+              servings={servings}
+              servingId={serving.id}
+              thickShare={cut.thinEnd && 1 - cut.thinEnd.weightShare}
+              errors={errors?.second as never}
+              onChange={(second) => onChange({ ...batch, second })}
+            />
+          )}
         </details>
         <FieldError id={`${name}-pieces`} error={piecesError} />
       </td>
@@ -177,5 +229,5 @@ function weightsLine(batch: BatchInput, pounds: boolean): string {
   const shown = (kg: number) => (pounds ? lbFromKg(kg) : kg).toFixed(pounds ? 1 : 2);
   const low = shown(Math.min(...weights));
   const high = shown(Math.max(...weights));
-  return `${low === high ? low : `${low} to ${high}`} ${pounds ? 'lb' : 'kg'} each · change weights`;
+  return `${low === high ? low : `${low} to ${high}`} ${pounds ? 'lb' : 'kg'} each · weights${batch.second ? `, also ${batch.second.name.toLowerCase()}` : ', second dish'}`;
 }

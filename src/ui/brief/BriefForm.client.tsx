@@ -127,6 +127,7 @@ export function BriefForm({ event, library, saveBrief }: { event: CookEvent; lib
             key={serving.key}
             library={library}
             index={index}
+            kept={event.batches}
             onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined}
           />
         ))}

@@ -1,14 +1,16 @@
 'use client';
 import { Trash2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import type { Library, Species } from '../../core/model';
+import type { Batch, Library, Species } from '../../core/model';
+import { portionsOf } from '../../core/quantities';
 import type { BriefInput } from '../../doors';
 import { Button } from '../kit/Button';
 import { errorId, Field, FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 import { BatchRow } from './BatchRow.client';
-import { newBatch, sizeByGuests } from './briefForm';
+import { conflictsOf, demandsOf, newBatch, servingNames, sizeByGuests } from './briefForm';
+import { TableSection } from './TableSection.client';
 
 const FAMILIES: [string, Species[]][] = [
   ['Beef', ['beef']],
@@ -18,18 +20,29 @@ const FAMILIES: [string, Species[]][] = [
   ['Dishes', ['dish']],
 ];
 
+interface ServingCardProps {
+  library: Library;
+  index: number;
+  /** The menu as it was saved: what buying chose for it counts. */
+  kept: readonly Batch[];
+  onRemove?: () => void;
+}
+
 /** One serving: when, for whom, and its menu. */
-export function ServingCard({ library, index, onRemove }: { library: Library; index: number; onRemove?: () => void }) {
+export function ServingCard({ library, index, kept, onRemove }: ServingCardProps) {
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
-  const serving = useWatch({ control, name: `servings.${index}` });
+  const servings = useWatch({ control, name: 'servings' });
+  const serving = servings[index]!;
+  const demands = useMemo(() => demandsOf(library, servings, kept), [library, servings, kept]);
+  const conflicts = useMemo(() => conflictsOf(library, servings, kept), [library, servings, kept]);
   const errors = formState.errors.servings?.[index];
   const id = (name: string) => `serving-${index}-${name}`;
   const at = <K extends string>(name: K) => `servings.${index}.${name}` as const;
 
   useEffect(() => {
-    const batches = sizeByGuests(library, serving);
+    const batches = sizeByGuests(serving.batches, demands);
     if (batches !== serving.batches) setValue(`servings.${index}.batches`, batches, { shouldDirty: true });
-  }, [library, serving, index, setValue]);
+  }, [demands, serving, index, setValue]);
 
   const input = (name: 'name' | 'date' | 'time') => ({
     id: id(name),
@@ -119,9 +132,10 @@ export function ServingCard({ library, index, onRemove }: { library: Library; in
           <table className="w-full min-w-[58rem] table-fixed text-left">
             <thead className="text-[0.82rem] text-soft">
               <tr>
-                <th className="w-52 py-2 pl-4 font-normal">Cut</th>
-                <th className="w-66 py-2 font-normal">Method</th>
-                <th className="w-22 py-2 text-right font-normal">Cooked</th>
+                <th className="w-48 py-2 pl-4 font-normal">Cut</th>
+                <th className="w-62 py-2 font-normal">Method</th>
+                <th className="w-20 py-2 pr-1 text-right font-normal">Share</th>
+                <th className="w-20 py-2 text-right font-normal">Cooked</th>
                 <th className="w-22 py-2 text-right font-normal">On the pit</th>
                 <th className="w-22 py-2 text-right font-normal">Bought</th>
                 <th className="py-2 pl-5 font-normal">Pieces</th>
@@ -136,7 +150,10 @@ export function ServingCard({ library, index, onRemove }: { library: Library; in
                   key={batch.id}
                   library={library}
                   serving={serving}
+                  servings={servingNames(servings)}
+                  demand={demands.get(batch.id)}
                   batch={batch}
+                  prep={kept.find((each) => each.id === batch.id)?.prep}
                   name={`servings.${index}.batches.${at}`}
                   errors={errors?.batches?.[at]}
                   onChange={(next) => setValue(`servings.${index}.batches.${at}`, next, { shouldDirty: true, shouldValidate: true })}
@@ -184,6 +201,17 @@ export function ServingCard({ library, index, onRemove }: { library: Library; in
           error={errors?.batches?.root?.message ?? (errors?.batches as { message?: string } | undefined)?.message}
         />
       </div>
+      <TableSection
+        library={library}
+        index={index}
+        serving={serving}
+        conflicts={conflicts.filter((conflict) => conflict.servingId === serving.id)}
+        portions={portionsOf(
+          { adults: serving.adults, children: serving.children, heartyShare: serving.heartyShare },
+          serving.buffet,
+          serving.marginShare,
+        )}
+      />
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { SHIPPED_LIBRARY } from '../../core/model';
 import { check, BriefInput } from '../../doors';
-import { briefOf, needOf, newBatch, newServing, overShare, sizeByGuests } from './briefForm';
+import { briefOf, demandsOf, newBatch, newServing, overShare, sizeByGuests } from './briefForm';
 
 const brief = briefOf(eventOf([batchOf('pork-butt', 2), batchOf('pan-dish', 1)]));
 const serving = brief.servings[0]!;
@@ -16,31 +16,42 @@ describe('the brief as its form holds it', () => {
 
   it('lets the number of pieces follow the guests, keeping the pieces that stay', () => {
     const byGuests = { ...serving, batches: serving.batches.map((batch) => ({ ...batch, sizedBy: 'guests' as const })) };
-    const sized = sizeByGuests(SHIPPED_LIBRARY, byGuests);
-    const need = needOf(SHIPPED_LIBRARY, byGuests, byGuests.batches[0]!)!;
+    const demands = demandsOf(SHIPPED_LIBRARY, [byGuests]);
+    const sized = sizeByGuests(byGuests.batches, demands);
+    const need = demands.get('pork-butt')!;
     expect(sized[0]!.pieces).toHaveLength(need.pieces);
     expect(sized[0]!.pieces[0]!.id).toBe(serving.batches[0]!.pieces[0]!.id);
     expect(new Set(sized[0]!.pieces.map((piece) => piece.id)).size).toBe(need.pieces);
-    const settled = { ...byGuests, batches: sized };
-    expect(sizeByGuests(SHIPPED_LIBRARY, settled)).toBe(settled.batches);
+    expect(sizeByGuests(sized, demands)).toBe(sized);
   });
 
   it('leaves what was set by hand alone, and waits while figures are missing', () => {
-    expect(sizeByGuests(SHIPPED_LIBRARY, serving)).toBe(serving.batches);
+    expect(sizeByGuests(serving.batches, demandsOf(SHIPPED_LIBRARY, [serving]))).toBe(serving.batches);
     const blank = { ...serving, adults: Number.NaN, batches: [{ ...serving.batches[0]!, sizedBy: 'guests' as const }] };
-    expect(needOf(SHIPPED_LIBRARY, blank, blank.batches[0]!)).toBeUndefined();
-    expect(sizeByGuests(SHIPPED_LIBRARY, blank)).toBe(blank.batches);
+    const none = demandsOf(SHIPPED_LIBRARY, [blank]);
+    expect(none.size).toBe(0);
+    expect(sizeByGuests(blank.batches, none)).toBe(blank.batches);
   });
 
   it('counts only meats when it splits the plate, and knows lunch from supper', () => {
-    const alone = needOf(SHIPPED_LIBRARY, serving, serving.batches[0]!)!;
-    expect(alone.portionG).toBe(197.5);
-    expect(needOf(SHIPPED_LIBRARY, { ...serving, time: '12:30' }, serving.batches[0]!)!.portionG).toBe(155);
+    expect(demandsOf(SHIPPED_LIBRARY, [serving]).get('pork-butt')!.dishes[0]!.gramsPerPortion).toBe(197.5);
+    expect(demandsOf(SHIPPED_LIBRARY, [{ ...serving, time: '12:30' }]).get('pork-butt')!.dishes[0]!.gramsPerPortion).toBe(155);
+  });
+
+  it('keeps to the weights that buying chose', () => {
+    const kept = [{ ...eventOf([batchOf('pork-butt', 2)]).batches[0]!, buying: { shopKg: [4, 5] as [number, number] } }];
+    const { pieceKg } = demandsOf(SHIPPED_LIBRARY, [serving], kept).get('pork-butt')!;
+    expect(pieceKg).toBeGreaterThanOrEqual(4 * 0.94);
+    expect(pieceKg).toBeLessThanOrEqual(5 * 0.94);
   });
 
   it('tells how far the menu is over or short', () => {
-    const need = needOf(SHIPPED_LIBRARY, serving, serving.batches[0]!)!;
-    expect(overShare(need, { ...serving.batches[0]!, pieces: [{ id: 'x', kg: need.rawKg * 0.9 }] })).toBeCloseTo(-0.1, 9);
+    const need = demandsOf(SHIPPED_LIBRARY, [serving]).get('pork-butt')!;
+    expect(overShare(need, { ...serving.batches[0]!, pieces: [{ id: 'x', kg: need.trimmedKg * 0.9 }] })).toBeCloseTo(-0.1, 9);
+    const ribs = demandsOf(SHIPPED_LIBRARY, [{ ...serving, batches: [{ ...serving.batches[0]!, cutId: 'spare-ribs' }] }]).get('pork-butt')!;
+    expect(
+      overShare(ribs, { ...serving.batches[0]!, pieces: Array.from({ length: 10 }, (_, i) => ({ id: String(i), kg: 9 })) }),
+    ).toBeCloseTo(10 / ribs.exactRacks! - 1, 9);
   });
 
   it('starts a new cut with the first method for it, and a new serving like the last', () => {

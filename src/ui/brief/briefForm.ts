@@ -1,5 +1,5 @@
-import { cutIn, methodsFor, type Batch, type CookEvent, type Library } from '../../core/model';
-import { needFor, type Need } from '../../core/quantities';
+import { cutIn, methodsFor, type Batch, type CookEvent, type Library, type Serving } from '../../core/model';
+import { demandOf, needConflicts, sizeToDemand, supplyOf, type Demand, type NeedConflict } from '../../core/quantities';
 import type { BatchInput, BriefInput, ServingInput } from '../../doors';
 import { localDate, localTime } from '../../formats/clock';
 
@@ -23,54 +23,72 @@ export function briefOf(event: CookEvent): BriefInput {
       carveLeadMin: serving.carveLeadMin,
       ...serving.guests,
       buffet: serving.buffet,
+      marginShare: serving.marginShare ?? 0,
+      highlySusceptible: serving.highlySusceptible ?? false,
+      sides: (serving.sides ?? []).map((side) => ({ ...side })),
+      needs: (serving.needs ?? []).map((need) => ({ ...need })),
       batches: event.batches.filter((batch) => batch.servingId === serving.id).map(batchInput),
     })),
   };
 }
 
-const batchInput = ({ id, cutId, methodId, label, sizedBy, pieces }: Batch): BatchInput => ({
+const batchInput = ({ id, cutId, methodId, label, sizedBy, pieces, share, second }: Batch): BatchInput => ({
   id,
   cutId,
   methodId,
   label,
   sizedBy,
-  pieces: pieces.map((piece) => ({ ...piece })),
+  share,
+  second: second && { ...second },
+  pieces: pieces.map((piece) => ({ id: piece.id, kg: piece.kg })),
 });
 
-/** What the guests of a serving need of one batch; undefined while figures are missing. */
-export function needOf(library: Library, serving: ServingInput, batch: BatchInput): Need | undefined {
-  const cut = cutIn(library, batch.cutId);
-  const { adults, children, heartyShare, buffet } = serving;
-  if (!cut || ![adults, children, heartyShare].every((figure) => Number.isFinite(figure) && figure >= 0)) return undefined;
-  const meats = serving.batches.filter((each) => cutIn(library, each.cutId)?.species !== 'dish').length;
-  return needFor({
-    cut,
-    guests: { adults, children, heartyShare },
-    buffet,
-    meats,
-    meal: Number(serving.time.slice(0, 2)) < 15 ? 'lunch' : 'supper',
-  });
+/** The form's menu as the core reads it; only the servings whose figures are all there. */
+function menuOf(servings: readonly ServingInput[], kept: readonly Batch[]): { servings: Serving[]; batches: Batch[] } {
+  const whole = servings.filter((each) =>
+    [each.adults, each.children, each.heartyShare, each.marginShare].every((n) => Number.isFinite(n) && n >= 0),
+  );
+  return {
+    servings: whole.map(
+      ({ id, name, adults, children, heartyShare, buffet, marginShare, serveForMin, carveLeadMin, sides, needs }): Serving => ({
+        id,
+        name,
+        atMs: 0,
+        serveForMin,
+        carveLeadMin,
+        guests: { adults, children, heartyShare },
+        buffet,
+        marginShare,
+        sides,
+        needs,
+      }),
+    ),
+    batches: whole.flatMap((serving) =>
+      serving.batches.map((batch): Batch => {
+        const before = kept.find((each) => each.id === batch.id);
+        return { ...batch, servingId: serving.id, buying: before?.buying, prep: before?.prep };
+      }),
+    ),
+  };
 }
 
-/** Short ids for what is added on the page. */
-const freshId = (): string => crypto.randomUUID().slice(0, 13);
+/** What the guests need of every batch on the form. */
+export function demandsOf(library: Library, servings: readonly ServingInput[], kept: readonly Batch[] = []): Map<string, Demand> {
+  const mealOf = ({ id }: Serving) => (Number(servings.find((each) => each.id === id)!.time.slice(0, 2)) < 15 ? 'lunch' : 'supper');
+  return demandOf(menuOf(servings, kept), library, mealOf);
+}
 
-const piecesFor = (need: Need) => Array.from({ length: Math.max(1, need.pieces) }, () => ({ id: freshId(), kg: need.pieceKg }));
+/** Dishes on the form that carry what some guests do not eat. */
+export const conflictsOf = (library: Library, servings: readonly ServingInput[], kept: readonly Batch[] = []): NeedConflict[] =>
+  needConflicts(menuOf(servings, kept), library);
+
+/** Short ids for what is added on the page. */
+export const freshId = (): string => crypto.randomUUID().slice(0, 13);
 
 /** Brings every batch that follows the guests up to date; returns the same array when nothing changes. */
-export function sizeByGuests(library: Library, serving: ServingInput): BatchInput[] {
-  let changed = false;
-  const batches = serving.batches.map((batch) => {
-    if (batch.sizedBy !== 'guests') return batch;
-    const need = needOf(library, serving, batch);
-    if (!need) return batch;
-    const count = Math.max(1, need.pieces);
-    if (batch.pieces.length === count && batch.pieces.every((piece) => piece.kg === need.pieceKg)) return batch;
-    changed = true;
-    const kept = batch.pieces.slice(0, count).map((piece) => ({ ...piece, kg: need.pieceKg }));
-    return { ...batch, pieces: [...kept, ...piecesFor({ ...need, pieces: count - kept.length }).slice(0, count - kept.length)] };
-  });
-  return changed ? batches : serving.batches;
+export function sizeByGuests(batches: BatchInput[], demands: ReadonlyMap<string, Demand>): BatchInput[] {
+  const sized = batches.map((batch) => sizeToDemand(batch, demands.get(batch.id), freshId));
+  return sized.every((batch, i) => batch === batches[i]) ? batches : sized;
 }
 
 export function newBatch(library: Library, cutId: string): BatchInput {
@@ -79,7 +97,7 @@ export function newBatch(library: Library, cutId: string): BatchInput {
 }
 
 export function newServing(after: ServingInput | undefined): ServingInput {
-  const serving = after ?? {
+  const serving: Omit<ServingInput, 'id' | 'name' | 'batches'> = after ?? {
     date: '',
     time: '18:00',
     serveForMin: 45,
@@ -88,12 +106,19 @@ export function newServing(after: ServingInput | undefined): ServingInput {
     children: 0,
     heartyShare: 0,
     buffet: true,
+    marginShare: 0,
+    highlySusceptible: false,
+    sides: [],
+    needs: [],
   };
-  return { ...serving, id: freshId(), name: 'Serving', batches: [] };
+  return { ...serving, id: freshId(), name: 'Serving', batches: [], sides: [] };
 }
 
 /** How far what is on the menu lies from what the guests need, as a share of the need. */
-export function overShare(need: Need, batch: BatchInput): number {
-  const kg = batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
-  return need.rawKg > 0 ? kg / need.rawKg - 1 : 0;
+export function overShare(demand: Demand, batch: BatchInput): number {
+  return supplyOf(demand, { ...batch, servingId: '' }).overShare;
 }
+
+/** The menu lines of all servings, for a second dish to go to. */
+export const servingNames = (servings: readonly ServingInput[]): { id: string; name: string }[] =>
+  servings.map(({ id, name }) => ({ id, name: name || 'Serving' }));

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useState, type InputHTMLAttributes } from 'react';
 import { errorId, inputClass } from './Field';
 
 export interface NumberFieldProps {
@@ -14,7 +14,10 @@ export interface NumberFieldProps {
   unit?: string;
   error?: string;
   label?: string;
+  placeholder?: string;
   className?: string;
+  /** Beyond what a field does by itself: paste, Enter. */
+  inputProps?: Pick<InputHTMLAttributes<HTMLInputElement>, 'onPaste' | 'onKeyDown' | 'onBlur'>;
 }
 
 const same = (value: number) => value;
@@ -33,7 +36,9 @@ export function NumberField({
   unit,
   error,
   label,
+  placeholder,
   className = '',
+  inputProps,
 }: NumberFieldProps) {
   const write = (figure: number) => (Number.isFinite(figure) ? String(Number(shown(figure).toFixed(decimals))) : '');
   const [draft, setDraft] = useState({ text: write(value), value, unit });
@@ -48,6 +53,8 @@ export function NumberField({
         id={id}
         inputMode="decimal"
         autoComplete="off"
+        placeholder={placeholder}
+        {...inputProps}
         aria-label={label}
         aria-invalid={Boolean(error)}
         aria-describedby={error ? errorId(id) : undefined}

@@ -2,16 +2,16 @@
 import { CutInput } from '../../doors';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
-import { EntryForm } from './EntryForm.client';
-import { Choice, conversions, Figure, Words } from './fields';
+import { DoorForm } from '../kit/DoorForm.client';
+import { Choice, conversions, Figure, Words } from '../kit/formFields';
 
 type C = CutInput;
 
 /** Every figure of a cut. */
 export function CutForm({ cut, keepCut, onDone }: { cut: CutInput; keepCut: Action<{ id: string }>; onDone(id?: string): void }) {
-  const { heat, size, weight, percent, minutes, plain } = conversions(useUnits());
+  const { heat, size, weight, percent, minutes, plain, price } = conversions(useUnits());
   return (
-    <EntryForm<C> door={CutInput} entry={cut} keep={keepCut} onDone={onDone}>
+    <DoorForm<C, { id: string }> door={CutInput} values={cut} save={keepCut} onDone={(saved) => onDone(saved?.id)}>
       <Words<C> name="name" label="Name" className="col-span-2" />
       <Words<C> name="nounOne" label="One is a" />
       <Words<C> name="nounMany" label="Several are" />
@@ -51,10 +51,12 @@ export function CutForm({ cut, keepCut, onDone }: { cut: CutInput; keepCut: Acti
       <Figure<C> name="yieldShare" label="Yield" conversion={percent} />
       <Figure<C> name="pulledLowC" label="Usually pulled from" conversion={heat} />
       <Figure<C> name="pulledHighC" label="to" conversion={heat} />
+      <Figure<C> name="trimMin" label="Trimming a piece" conversion={minutes} optional />
+      <Figure<C> name="pricePerKg" label="Usual price" conversion={price} optional />
       <Figure<C> name="carveMin" label="Carving, a piece" conversion={minutes} />
       <Figure<C> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <Words<C> name="signs" label="How to tell it is done" className="col-span-2 sm:col-span-4" />
       <Words<C> name="probe" label="Where the probe goes" className="col-span-2 sm:col-span-4" />
-    </EntryForm>
+    </DoorForm>
   );
 }

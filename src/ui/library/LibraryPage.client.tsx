@@ -1,28 +1,29 @@
 'use client';
-import { Copy, Pencil, RotateCcw, Trash2 } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
 import type { CutInput, MethodInput } from '../../doors';
 import { formatLength, formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
-import { capital } from '../../formats/words';
+import { capital } from '../../formats/names';
 import { announce, attempt, complain, type Action } from '../kit/actions';
-import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
 import { CutForm } from './CutForm.client';
 import { copyOf, cutInput, methodInput } from './entries';
+import { Entry, EntryList, Facts, grouped, markOf, plain } from './EntryView';
 import { MethodForm } from './MethodForm.client';
+import { Recipes } from './Recipes.client';
 
 export interface LibraryActions {
   keepCut: Action<{ id: string }>;
   keepMethod: Action<{ id: string }>;
+  keepRecipe: Action<{ id: string }>;
   restoreEntry: Action<{ id: string }>;
 }
 
 interface LibraryPageProps {
   library: Library;
-  own: { cuts: string[]; methods: string[] };
+  own: Record<keyof Library, string[]>;
   actions: LibraryActions;
 }
 
@@ -66,17 +67,20 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
   };
   return (
     <main className="mx-auto max-w-6xl px-4 py-5">
-      <h1 className="text-2xl">Cuts &amp; methods</h1>
+      <h1 className="text-2xl">Cuts, methods &amp; recipes</h1>
       <p className="mb-3 text-soft">
         Starting values of the trade. Change them to what you see in your own pits; a changed one can always be put back.
       </p>
       <Tabs.Root defaultValue="methods">
-        <Tabs.List aria-label="Cuts or methods" className="mb-3 flex border-b border-line">
+        <Tabs.List aria-label="Methods, cuts or recipes" className="mb-3 flex border-b border-line">
           <Tabs.Trigger value="methods" className={tab}>
             Methods <span className="figures text-soft">{library.methods.length}</span>
           </Tabs.Trigger>
           <Tabs.Trigger value="cuts" className={tab}>
             Cuts <span className="figures text-soft">{library.cuts.length}</span>
+          </Tabs.Trigger>
+          <Tabs.Trigger value="recipes" className={tab}>
+            Recipes <span className="figures text-soft">{library.recipes.length}</span>
           </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="methods" className="grid gap-4 md:grid-cols-[18rem_1fr]">
@@ -165,6 +169,9 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
             </ul>
           </Entry>
         </Tabs.Content>
+        <Tabs.Content value="recipes">
+          <Recipes library={library} own={own.recipes} keepRecipe={actions.keepRecipe} restoreEntry={actions.restoreEntry} />
+        </Tabs.Content>
       </Tabs.Root>
       <Dialog open={method !== undefined} onOpenChange={(open) => !open && setMethod(undefined)} title={method?.name ?? 'Method'} wide>
         {method && (
@@ -191,103 +198,6 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
         )}
       </Dialog>
     </main>
-  );
-}
-
-/** Without the holes that optional fields leave. */
-const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
-
-function grouped<T extends { id: string; name: string }>(entries: readonly T[], groupOf: (entry: T) => string): [string, T[]][] {
-  const groups = new Map<string, T[]>();
-  for (const entry of entries) groups.set(groupOf(entry), [...(groups.get(groupOf(entry)) ?? []), entry]);
-  return [...groups];
-}
-
-type Mark = 'as shipped' | 'changed' | 'your own';
-const markOf = (shipped: readonly { id: string }[], own: string[], id: string): Mark =>
-  !own.includes(id) ? 'as shipped' : shipped.some((each) => each.id === id) ? 'changed' : 'your own';
-
-function EntryList({
-  groups,
-  chosen,
-  own,
-  onChoose,
-}: {
-  groups: [string, { id: string; name: string }[]][];
-  chosen: string;
-  own: string[];
-  onChoose(id: string): void;
-}) {
-  return (
-    <nav aria-label="Entries" className="max-h-[36rem] overflow-y-auto rounded-md border border-line bg-sheet py-1">
-      {groups.map(([group, entries]) => (
-        <div key={group}>
-          <p className="px-3 pb-0.5 pt-2 text-[0.82rem] font-semibold text-soft">{group}</p>
-          {entries.map((entry) => (
-            <button
-              key={entry.id}
-              type="button"
-              aria-pressed={entry.id === chosen}
-              onClick={() => onChoose(entry.id)}
-              className={`flex min-h-8 w-full items-center justify-between border-l-[3px] px-3 text-left ${entry.id === chosen ? 'border-ember bg-paper font-semibold' : 'border-transparent hover:bg-paper'}`}
-            >
-              {capital(entry.name)}
-              {own.includes(entry.id) && <span className="text-[0.8rem] text-ember-ink">yours</span>}
-            </button>
-          ))}
-        </div>
-      ))}
-    </nav>
-  );
-}
-
-interface EntryProps {
-  name: string;
-  mark: Mark;
-  shipped: boolean;
-  onChange(): void;
-  onCopy(): void;
-  onPutBack?: () => void;
-  children: ReactNode;
-}
-
-function Entry({ name, mark, shipped, onChange, onCopy, onPutBack, children }: EntryProps) {
-  return (
-    <section aria-label={name} className="rounded-md border border-line bg-sheet p-5">
-      <div className="mb-3 flex flex-wrap items-start justify-between gap-3">
-        <div>
-          <h2 className="text-xl">{name}</h2>
-          <p className="text-[0.9rem] text-soft">{mark}</p>
-        </div>
-        <div className="flex gap-2">
-          {onPutBack && (
-            <Button onClick={onPutBack}>
-              {shipped ? <RotateCcw size={16} aria-hidden /> : <Trash2 size={16} aria-hidden />} {shipped ? 'Put back' : 'Take away'}
-            </Button>
-          )}
-          <Button onClick={onCopy}>
-            <Copy size={16} aria-hidden /> Copy
-          </Button>
-          <Button look="strong" onClick={onChange}>
-            <Pencil size={16} aria-hidden /> Change
-          </Button>
-        </div>
-      </div>
-      {children}
-    </section>
-  );
-}
-
-function Facts({ rows }: { rows: [string, string][] }) {
-  return (
-    <dl className="mt-4 grid max-w-2xl grid-cols-2 gap-x-8 sm:grid-cols-2">
-      {rows.map(([label, value]) => (
-        <div key={label} className="flex items-baseline justify-between gap-3 border-t border-line py-1">
-          <dt className="text-soft">{label}</dt>
-          <dd className="figures text-right font-semibold">{value}</dd>
-        </div>
-      ))}
-    </dl>
   );
 }
 
@@ -340,6 +250,7 @@ function cutFacts(cut: Cut, units: Units): [string, string][] {
         ]
       : []),
     ...(cut.bones ? [['Bones', String(cut.bones)] as [string, string]] : []),
+    ['Trimming', cut.trimMin ? `${cut.trimMin} min a piece` : 'none'],
     ['Carving', `${cut.carveMin} min a piece`],
     ['Longest hold', formatMinutes(cut.holdMaxMin)],
   ];

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { MethodInput } from '../../doors';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
-import { EntryForm } from './EntryForm.client';
-import { Choice, conversions, Figure, Tick, Words } from './fields';
+import { DoorForm } from '../kit/DoorForm.client';
+import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
 
 type M = MethodInput;
 
@@ -29,7 +29,13 @@ export function MethodForm({
     hotFinish: hot ? (method.hotFinish ?? { pitC: 200, minutes: 10 }) : undefined,
   };
   return (
-    <EntryForm<M> key={`${steps}${sprays}${hot}`} door={MethodInput} entry={entry} keep={keepMethod} onDone={onDone}>
+    <DoorForm<M, { id: string }>
+      key={`${steps}${sprays}${hot}`}
+      door={MethodInput}
+      values={entry}
+      save={keepMethod}
+      onDone={(saved) => onDone(saved?.id)}
+    >
       <Words<M> name="name" label="Name" className="col-span-2" />
       <Choice<M>
         name="purpose"
@@ -83,7 +89,7 @@ export function MethodForm({
       {sprays && <Figure<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
       {hot && <Figure<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
       {hot && <Figure<M> name="hotFinish.minutes" label="for" conversion={minutes} />}
-    </EntryForm>
+    </DoorForm>
   );
 }
 

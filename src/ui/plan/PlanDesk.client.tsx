@@ -9,10 +9,12 @@ import type { PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { clockTime } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
-import { batchName, pitName, planProblemWords, rackName, type Speech } from '../../formats/words';
+import { planProblemWords } from '../../formats/problemWords';
+import { batchName, pitName, rackName, type Speech } from '../../formats/names';
 import { announce, attempt, complain, type Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
+import { KeptPlan } from './KeptPlan.client';
 import { PhaseKey } from './patterns';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
@@ -25,10 +27,11 @@ interface PlanDeskProps {
   input: PlanInput;
   plan: Plan;
   moveServing: Action<CookEvent>;
+  keepPlan: Action<CookEvent>;
 }
 
 /** The plan at the desk: a verdict, the whole day as places over time, and one run in full. */
-export function PlanDesk({ input: first, plan: firstPlan, moveServing }: PlanDeskProps) {
+export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan }: PlanDeskProps) {
   const router = useRouter();
   const units = useUnits();
   const [event, setEvent] = useState(first.event);
@@ -63,6 +66,16 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing }: PlanDes
       if (forUndo) setMoves((list) => list.slice(0, -1));
       complain(outcome.problems);
     });
+  };
+  /** What was kept comes back with the event, and its revision with it. */
+  const keep: Action<CookEvent> = async (asked) => {
+    await queue.current;
+    const outcome = await keepPlan(asked);
+    if (outcome.ok) {
+      revision.current = outcome.value.revision;
+      setEvent(outcome.value);
+    }
+    return outcome;
   };
   const undo = () => {
     const last = moves.at(-1);
@@ -101,6 +114,7 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing }: PlanDes
           </Link>
         </div>
       </div>
+      <KeptPlan speech={speech} input={input} plan={plan} keepPlan={keep} />
       <Problems speech={speech} plan={plan} />
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0 overflow-x-auto">
@@ -155,7 +169,7 @@ function Verdict({ serving, speech, plan, onMove }: { serving: Serving; speech: 
   const { event, units } = speech;
   const own = new Set(event.batches.filter((batch) => batch.servingId === serving.id).map((batch) => batch.id));
   const runs = plan.runs.filter((run) => own.has(run.batchId));
-  const broken = plan.problems.some((problem) => problem.severity === 'broken' && own.has(problem.batchId));
+  const broken = plan.problems.some((problem) => problem.severity === 'broken' && 'batchId' in problem && own.has(problem.batchId));
   const weakest = Math.min(1, ...runs.map((run) => run.onTimeShare));
   const nudge = 'grid size-8 place-items-center rounded border border-line hover:border-soft print:hidden';
   return (
@@ -206,10 +220,12 @@ function tightestWords(speech: Speech, plan: Plan): string {
 }
 
 function Problems({ speech, plan }: { speech: Speech; plan: Plan }) {
-  if (plan.problems.length === 0) return null;
+  // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
+  const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
+  if (problems.length === 0) return null;
   return (
     <ul aria-label="What does not fit" className="border-b border-line bg-sheet">
-      {plan.problems.map((problem, i) => {
+      {problems.map((problem, i) => {
         const words = planProblemWords(speech, problem);
         const broken = problem.severity === 'broken';
         const Icon = broken ? CircleAlert : TriangleAlert;

@@ -7,7 +7,8 @@ import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
-import { capital, piecesWords, pitName, rackName, reasonWords, type Speech } from '../../formats/words';
+import { capital, piecesWords, pitName, rackName, type Speech } from '../../formats/names';
+import { reasonWords } from '../../formats/words';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {
   ssr: false,

@@ -4,7 +4,7 @@ import type { Plan } from '../../core/model';
 import { layoutTimeline, xAt, type Bar, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay, startOfHour } from '../../formats/clock';
 import { formatMinutes, formatShare, formatTemp } from '../../formats/units';
-import { batchName, type Speech } from '../../formats/words';
+import { batchName, type Speech } from '../../formats/names';
 import { phaseFill, PhasePatterns } from './patterns';
 
 const LEFT_PX = 128;

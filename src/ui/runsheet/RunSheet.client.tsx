@@ -3,10 +3,15 @@ import { CalendarDays, DoorOpen, Printer, Table } from 'lucide-react';
 import Link from 'next/link';
 import type { Plan, Task } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
+import { limitsOf, STRICT_LIMITS } from '../../core/safety';
 import { clockTime, longDay, startOfHour } from '../../formats/clock';
+import { DEFERS, limitWords, looseName } from '../../formats/safetyWords';
 import { formatMinutes } from '../../formats/units';
-import { planProblemWords, taskWords, type Speech } from '../../formats/words';
+import { planProblemWords } from '../../formats/problemWords';
+import type { Speech } from '../../formats/names';
+import { taskWords } from '../../formats/words';
 import { Button, buttonClass } from '../kit/Button';
+import { KeptPlan } from '../plan/KeptPlan.client';
 import { useUnits } from '../kit/UnitsProvider';
 
 interface Hour {
@@ -63,9 +68,19 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
           </a>
         </div>
       </div>
+      <KeptPlan speech={speech} input={input} plan={plan} />
       {plan.problems.map((problem, i) => (
-        <p key={i} className="mb-2 border-l-4 border-bad bg-sheet px-3 py-1.5">
+        <p key={i} className={`mb-2 border-l-4 bg-sheet px-3 py-1.5 ${problem.severity === 'broken' ? 'border-bad' : 'border-warn'}`}>
           <strong>{planProblemWords(speech, problem).what}</strong> {planProblemWords(speech, problem).remedy}
+        </p>
+      ))}
+      {event.loosened?.map((loose) => (
+        <p key={loose.rule} className="mb-2 border-l-4 border-warn bg-sheet px-3 py-1.5">
+          <strong>
+            {looseName(loose.rule)} loosened for this event: {limitWords(loose.rule, loose.limit, units)} in place of{' '}
+            {limitWords(loose.rule, STRICT_LIMITS[loose.rule], units)}.
+          </strong>{' '}
+          Reason: {loose.reason}
         </p>
       ))}
       {plan.tasks.length === 0 && (
@@ -95,8 +110,8 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
         </section>
       ))}
       <p className="text-[0.85rem] text-soft">
-        Usual US guidance, stricter by default: poultry 165 °F (74 °C), hot holding at or above 140 °F (60 °C). Local code, your permit and
-        licensed practice decide. Measure cores with a checked probe; never burn charcoal or wood in a tent or garage.
+        {DEFERS} Poultry 165 °F (74 °C), hot holding at or above {limitWords('hotHold', limitsOf(event).hotHold, units)}. Measure cores with
+        a checked probe; never burn charcoal or wood in a tent or garage.
       </p>
     </main>
   );

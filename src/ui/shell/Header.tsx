@@ -1,10 +1,8 @@
-import { Check, Circle, CircleAlert } from 'lucide-react';
+import { Check, Circle, CircleAlert, History } from 'lucide-react';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
-import type { StageState } from '../../core/planning';
+import type { Stage as StageId, StageState } from '../../core/planning';
 import { SettingsMenu } from './SettingsMenu.client';
-
-export type StageId = 'brief' | 'pits' | 'plan' | 'run-sheet';
 
 interface Stage {
   id: StageId;
@@ -12,16 +10,22 @@ interface Stage {
   state: StageState;
 }
 
-const STATE_WORDS: Record<StageState, string> = { settled: 'settled', decide: 'needs a decision', open: 'not begun' };
+const STATE_WORDS: Record<StageState, string> = {
+  settled: 'settled',
+  decide: 'needs a decision',
+  open: 'not begun',
+  stale: 'changed since it was kept',
+};
 
 function StageIcon({ state }: { state: StageState }) {
   if (state === 'settled') return <Check size={15} strokeWidth={3} className="rounded-full bg-safe p-0.5 text-sheet" aria-hidden />;
   if (state === 'decide') return <CircleAlert size={16} className="text-warn" aria-hidden />;
+  if (state === 'stale') return <History size={16} className="text-warn" aria-hidden />;
   return <Circle size={15} className="text-soft" aria-hidden />;
 }
 
 const tab = (here: boolean) =>
-  `flex h-full items-center gap-2 border-b-[3px] px-3 text-[0.92rem] ${here ? 'border-ember font-bold' : 'border-transparent hover:border-line'}`;
+  `flex h-full items-center gap-2 border-b-[3px] px-2.5 text-[0.92rem] whitespace-nowrap ${here ? 'border-ember font-bold' : 'border-transparent hover:border-line'}`;
 
 function Bar({ children, nav }: { children: ReactNode; nav: ReactNode }) {
   return (

@@ -1,14 +1,15 @@
 import type { Plan } from '../../../../core/model';
 import { runSheetCalendar } from '../../../../formats/runSheetCalendar';
 import { runSheetCsv } from '../../../../formats/runSheetCsv';
-import type { Speech } from '../../../../formats/words';
+import type { Speech } from '../../../../formats/names';
 import { house as openHouse } from '../../../../runtime/house';
 import { planEvent } from '../../../../services';
 import { preferences } from '../../../preferences';
+import { fileResponse } from '../fileResponse';
 
 const FORMATS = {
-  calendar: { ending: 'ics', type: 'text/calendar; charset=utf-8', write: runSheetCalendar },
-  csv: { ending: 'csv', type: 'text/csv; charset=utf-8', write: (speech: Speech, plan: Plan) => runSheetCsv(speech, plan) },
+  calendar: { ending: 'ics', write: runSheetCalendar },
+  csv: { ending: 'csv', write: (speech: Speech, plan: Plan) => runSheetCsv(speech, plan) },
 } as const;
 
 /** The run sheet as a file, in the reader's units. */
@@ -19,21 +20,8 @@ export async function download(format: keyof typeof FORMATS, eventId: string): P
   const { input, plan } = planned;
   if (plan.tasks.length === 0)
     return new Response('There is nothing on the run sheet yet. Give the event a menu and a pit first.', { status: 409 });
-  const { ending, type, write } = FORMATS[format];
+  const { ending, write } = FORMATS[format];
   const { units } = await preferences();
-  const name =
-    input.event.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'event';
-  return new Response(
-    write({ event: input.event, pits: input.pits, boxes: input.boxes, library: input.library, units }, plan, house.nowMs()),
-    {
-      headers: {
-        'Content-Type': type,
-        'Content-Disposition': `attachment; filename="${name}-run-sheet.${ending}"`,
-        'Cache-Control': 'no-store',
-      },
-    },
-  );
+  const speech: Speech = { event: input.event, pits: input.pits, boxes: input.boxes, library: input.library, units };
+  return fileResponse(input.event, 'run-sheet', ending, write(speech, plan, house.nowMs()));
 }

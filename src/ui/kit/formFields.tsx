@@ -1,9 +1,9 @@
 'use client';
 import { Controller, useFormContext, type FieldValues, type Path } from 'react-hook-form';
 import { celsiusFromFahrenheit, fahrenheitFromCelsius, inFromMm, kgFromLb, lbFromKg, mmFromIn } from '../../core/units';
-import type { Units } from '../../formats/units';
-import { errorId, Field, inputClass } from '../kit/Field';
-import { NumberField, type NumberFieldProps } from '../kit/NumberField';
+import { priceKept, pricePer, type Units } from '../../formats/units';
+import { errorId, Field, inputClass } from './Field';
+import { NumberField, type NumberFieldProps } from './NumberField';
 
 export type Conversion = { [K in 'shown' | 'kept' | 'unit' | 'decimals']?: NumberFieldProps[K] };
 
@@ -14,6 +14,10 @@ export const conversions = (units: Units) => ({
   weight: (units.mass === 'lb' ? { unit: 'lb', shown: lbFromKg, kept: kgFromLb, decimals: 1 } : { unit: 'kg', decimals: 2 }) as Conversion,
   minutes: { unit: 'min', decimals: 1 } as Conversion,
   percent: { unit: '%', shown: (share: number) => share * 100, kept: (percent: number) => percent / 100 } as Conversion,
+  price: (units.mass === 'lb'
+    ? { unit: 'a lb', shown: (perKg: number) => pricePer(perKg, units), kept: (perLb: number) => priceKept(perLb, units), decimals: 2 }
+    : { unit: 'a kg', decimals: 2 }) as Conversion,
+  litres: { unit: 'l', decimals: 0 } as Conversion,
   plain: {} as Conversion,
 });
 
@@ -59,7 +63,13 @@ export function Figure<T extends FieldValues>({
   );
 }
 
-export function Words<T extends FieldValues>({ name, label, className }: EntryFieldProps<T>) {
+export function Words<T extends FieldValues>({
+  name,
+  label,
+  className,
+  type = 'text',
+  optional = false,
+}: EntryFieldProps<T> & { type?: 'text' | 'date' | 'time'; optional?: boolean }) {
   const { register, formState } = useFormContext<T>();
   const error = messageAt(formState.errors, name);
   const id = `entry-${name}`;
@@ -67,10 +77,11 @@ export function Words<T extends FieldValues>({ name, label, className }: EntryFi
     <Field label={label} id={id} error={error} className={className}>
       <input
         id={id}
+        type={type}
         aria-invalid={Boolean(error)}
         aria-describedby={error ? errorId(id) : undefined}
         className={inputClass(Boolean(error))}
-        {...register(name)}
+        {...register(name, optional ? { setValueAs: (text: string | undefined) => text || undefined } : undefined)}
       />
     </Field>
   );

@@ -1,0 +1,74 @@
+import { isPoultry, prepOf, recipeIn, type Batch, type Cut, type Library, type PrepKind } from '../model';
+import { brineFor, coldThawMin, THAW, waterThawMin } from '../quantities';
+
+/** One link of a batch's chain, before it has a time. */
+export interface Link {
+  kind: PrepKind;
+  /** Minutes of hands, then the least and the most the meat is left before the next link begins. */
+  minutes: number;
+  waitMin: number;
+  mostWaitMin: number;
+}
+
+const H = 60;
+/** Cold raw meat that is only trimmed or seasoned keeps this long between two steps. */
+const COLD_KEEPS_MIN = 24 * H;
+
+/** Minutes of hands a step takes: so many to begin, so many a piece. Starting values. */
+export const HANDS_MIN: Record<PrepKind, readonly [start: number, perPiece: number]> = Object.freeze({
+  thaw: [5, 0.5],
+  trim: [0, 0],
+  mixBrine: [20, 0],
+  brine: [5, 0.5],
+  rinse: [2, 1.5],
+  inject: [5, 3],
+  salt: [2, 1],
+  rub: [2, 2],
+  fill: [0, 10],
+  temper: [2, 0],
+});
+
+/** After mixing, the ice has melted and the brine is measured at or below 5 C. */
+const BRINE_SETTLES_MIN = 30;
+/** Skin dries uncovered in the cold before heat. */
+const DRIES_MIN = 60;
+const SALT_WAIT_MIN = { night: [8 * H, 24 * H], hour: [45, 120] } as const;
+
+/** A batch's steps from the freezer or the delivery to the pit, in the order they are done. */
+export function prepChain(batch: Batch, cut: Cut, library: Library): Link[] {
+  const prep = prepOf(cut, batch);
+  const pieces = batch.pieces.length;
+  const heaviestKg = Math.max(0, ...batch.pieces.map((piece) => piece.boughtKg ?? piece.kg / (1 - cut.trimShare)));
+  const links: Link[] = [];
+  const add = (kind: PrepKind, waitMin: number, mostWaitMin: number, minutes = HANDS_MIN[kind][0] + HANDS_MIN[kind][1] * pieces) => {
+    if (minutes > 0 && pieces > 0) links.push({ kind, minutes: Math.ceil(minutes), waitMin, mostWaitMin });
+  };
+  if (cut.species === 'dish') {
+    add('fill', 0, COLD_KEEPS_MIN);
+    return links;
+  }
+  if (prep.thaw === 'cold') {
+    const { usualMin } = coldThawMin(heaviestKg);
+    add('thaw', Math.ceil(usualMin), Math.ceil(usualMin) + THAW.keepsMin);
+  }
+  if (prep.thaw === 'water') {
+    const minutes = Math.ceil(waterThawMin(heaviestKg).minutes);
+    add('thaw', minutes, minutes + COLD_KEEPS_MIN);
+  }
+  add('trim', 0, COLD_KEEPS_MIN, (cut.trimMin ?? 0) * pieces);
+  if (prep.brine !== 'none') {
+    const brine = brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
+    add('mixBrine', BRINE_SETTLES_MIN, COLD_KEEPS_MIN);
+    add('brine', Math.round(brine.hours * H), Math.round(brine.longestH * H));
+    add('rinse', isPoultry(cut) ? DRIES_MIN : 0, COLD_KEEPS_MIN);
+  }
+  if (prep.recipes.injection !== undefined) add('inject', 0, 12 * H);
+  if (prep.salt === 'night' || prep.salt === 'hour') add('salt', SALT_WAIT_MIN[prep.salt][0], SALT_WAIT_MIN[prep.salt][1]);
+  // A rub that brings the salt draws water if it waits; after a salting it may go on any time of the day.
+  if (prep.recipes.rub !== undefined || prep.recipes.binder !== undefined) add('rub', 0, prep.salt === 'on' ? 90 : 12 * H);
+  if (prep.temperMin > 0) {
+    const waitMin = Math.max(0, prep.temperMin - HANDS_MIN.temper[0]);
+    add('temper', waitMin, waitMin);
+  }
+  return links;
+}

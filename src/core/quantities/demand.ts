@@ -1,0 +1,283 @@
+import { buyingOf, cutIn, type Batch, type Cut, type Grade, type Library, type Serving } from '../model';
+import { portionBones, portionG, portionsOf, SIDE_DISH_G, splitPlate, type Meal } from './portions';
+
+/** Whole pieces may leave the table this little short rather than call for one more. */
+const SHORT_SHARE = 0.06;
+
+/** One dish carved from a batch: whom it feeds and how much cooked meat that takes. */
+export interface DishNeed {
+  servingId: string;
+  name: string;
+  guests: Serving['guests'];
+  buffet: boolean;
+  marginShare: number;
+  /** Meats on that serving's plate, and this one's share of it. */
+  meats: number;
+  plateShare: number;
+  portions: number;
+  /** Cooked grams a portion; bones a portion for racks sold by the bone. */
+  gramsPerPortion: number;
+  bonesPerPortion?: number;
+  cookedKg: number;
+  /** The share of the cooked meat it is carved from, when that is fixed. */
+  partShare?: number;
+}
+
+/** Guests -> cooked -> trimmed raw -> bought -> whole pieces, with every figure on the way. */
+export interface Demand {
+  batchId: string;
+  dishes: DishNeed[];
+  /** Which dish decides, when two are carved from fixed parts. */
+  decidingDish: number;
+  portions: number;
+  cookedKg: number;
+  yieldShare: number;
+  /** Trimmed raw, as it goes on. */
+  trimmedKg: number;
+  trimShare: number;
+  boughtKg: number;
+  /** The weights in which one piece is sold. */
+  shopKg: [low: number, high: number];
+  /** Whole pieces, and what one of them should weigh as bought and as it goes on. */
+  pieces: number;
+  pieceBoughtKg: number;
+  pieceKg: number;
+  /** Racks that are portioned by the bone: how many the bones come to. */
+  exactRacks?: number;
+}
+
+export interface Menu {
+  servings: readonly Serving[];
+  batches: readonly Batch[];
+}
+
+interface Dish {
+  batch: Batch;
+  cut: Cut;
+  nth: 0 | 1;
+  name: string;
+  servingId: string;
+  share?: number;
+  partShare?: number;
+}
+
+function dishesOf(menu: Menu, library: Library): Dish[] {
+  return menu.batches.flatMap((batch): Dish[] => {
+    const cut = cutIn(library, batch.cutId);
+    if (!cut) return [];
+    const main: Dish = { batch, cut, nth: 0, name: batch.label || cut.name, servingId: batch.servingId, share: batch.share };
+    const { second } = batch;
+    if (!second) return [main];
+    return [
+      { ...main, partShare: second.partShare === undefined ? undefined : 1 - second.partShare },
+      { batch, cut, nth: 1, name: second.name, servingId: second.servingId, share: second.share, partShare: second.partShare },
+    ];
+  });
+}
+
+/**
+ * What the guests of every serving need of every batch, by the constants of the trade (docs/quantities.md).
+ * A dish of its own serving counts as one meat on the plate; pan dishes do not.
+ */
+export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving) => Meal): Map<string, Demand> {
+  const dishes = dishesOf(menu, library);
+  const needs = new Map<Dish, DishNeed>();
+  for (const serving of menu.servings) {
+    const here = dishes.filter((dish) => dish.servingId === serving.id);
+    const meats = here.filter((dish) => dish.cut.species !== 'dish');
+    const shares = splitPlate(meats.map((dish) => dish.share));
+    for (const dish of here) needs.set(dish, dishNeed(dish, serving, meats.length, shares[meats.indexOf(dish)] ?? 1, mealOf(serving)));
+  }
+  const demands = new Map<string, Demand>();
+  for (const batch of menu.batches) {
+    const cut = cutIn(library, batch.cutId);
+    const own = dishes.filter((dish) => dish.batch === batch).flatMap((dish) => needs.get(dish) ?? []);
+    if (cut && own.length > 0) demands.set(batch.id, wholePieces(batch, cut, own));
+  }
+  return demands;
+}
+
+function dishNeed(dish: Dish, serving: Serving, meats: number, plateShare: number, meal: Meal): DishNeed {
+  const marginShare = serving.marginShare ?? 0;
+  const portions = portionsOf(serving.guests, serving.buffet, marginShare);
+  const common = { servingId: serving.id, name: dish.name, guests: serving.guests, buffet: serving.buffet, marginShare, meats, portions };
+  const { cut, partShare } = dish;
+  if (cut.species === 'dish')
+    return { ...common, plateShare: 1, partShare, gramsPerPortion: SIDE_DISH_G, cookedKg: (portions * SIDE_DISH_G) / 1000 };
+  // Shares are of the whole plate: one of three meats that takes half of it is eaten one and a half times.
+  const weight = plateShare * meats;
+  if (cut.bones !== undefined) {
+    const bonesPerPortion = portionBones(meats) * weight;
+    const shopKg = buyingOf(cut, dish.batch).shopKg ?? cut.typicalBoughtKg;
+    const rackKg = ((shopKg[0] + shopKg[1]) / 2) * (1 - cut.trimShare);
+    const gramsPerPortion = (1000 * bonesPerPortion * rackKg * cut.yieldShare) / cut.bones;
+    return { ...common, plateShare, partShare, bonesPerPortion, gramsPerPortion, cookedKg: (portions * gramsPerPortion) / 1000 };
+  }
+  const gramsPerPortion = portionG(meats, meal) * weight;
+  return { ...common, plateShare, partShare, gramsPerPortion, cookedKg: (portions * gramsPerPortion) / 1000 };
+}
+
+/**
+ * Whole pieces out of the weights a shop sells: of every count that leaves the table no more than 6 % short,
+ * the one that comes nearest to the need, and of those the one whose pieces are nearest the middle weight.
+ */
+export function choosePieces(boughtKg: number, [lowKg, highKg]: readonly [number, number]): { pieces: number; eachKg: number } {
+  const middleKg = (lowKg + highKg) / 2;
+  if (boughtKg <= 0) return { pieces: 0, eachKg: middleKg };
+  const fewest = Math.max(1, Math.ceil((boughtKg * (1 - SHORT_SHARE)) / highKg - 1e-9));
+  const most = Math.max(fewest, Math.ceil(boughtKg / lowKg));
+  let best: { pieces: number; eachKg: number; missShare: number; fromMiddleKg: number } | undefined;
+  for (let pieces = fewest; pieces <= most; pieces++) {
+    const eachKg = Math.min(highKg, Math.max(lowKg, boughtKg / pieces));
+    const missShare = Math.round(Math.abs((pieces * eachKg) / boughtKg - 1) * 1e6) / 1e6;
+    const fromMiddleKg = Math.abs(eachKg - middleKg);
+    if (!best || missShare < best.missShare || (missShare === best.missShare && fromMiddleKg < best.fromMiddleKg))
+      best = { pieces, eachKg, missShare, fromMiddleKg };
+  }
+  return { pieces: best!.pieces, eachKg: best!.eachKg };
+}
+
+function wholePieces(batch: Batch, cut: Cut, dishes: DishNeed[]): Demand {
+  const shopKg = buyingOf(cut, batch).shopKg ?? cut.typicalBoughtKg;
+  const fixed = dishes.every((dish) => dish.partShare !== undefined) && dishes.length > 1;
+  const asked = dishes.map((dish) => dish.cookedKg / (fixed ? dish.partShare! : 1));
+  const cookedKg = fixed ? Math.max(...asked) : asked.reduce((sum, kg) => sum + kg, 0);
+  const trimmedKg = cookedKg / cut.yieldShare;
+  const boughtKg = trimmedKg / (1 - cut.trimShare);
+  // A rack has its bones whatever it weighs.
+  const exactRacks =
+    cut.bones === undefined ? undefined : dishes.reduce((sum, dish) => sum + (dish.portions * (dish.bonesPerPortion ?? 0)) / cut.bones!, 0);
+  const chosen =
+    exactRacks === undefined
+      ? choosePieces(boughtKg, shopKg)
+      : { pieces: Math.ceil(exactRacks * (1 - SHORT_SHARE) - 1e-9), eachKg: (shopKg[0] + shopKg[1]) / 2 };
+  return {
+    batchId: batch.id,
+    dishes,
+    decidingDish: fixed ? asked.indexOf(cookedKg) : 0,
+    portions: dishes.reduce((sum, dish) => sum + dish.portions, 0),
+    cookedKg,
+    yieldShare: cut.yieldShare,
+    trimmedKg,
+    trimShare: cut.trimShare,
+    boughtKg,
+    shopKg,
+    pieces: chosen.pieces,
+    pieceBoughtKg: chosen.eachKg,
+    pieceKg: Math.round(chosen.eachKg * (1 - cut.trimShare) * 100) / 100,
+    exactRacks,
+  };
+}
+
+/** A batch that follows the guests, with as many pieces of the usual weight as they need; the same one when nothing changes. */
+export function sizeToDemand<B extends { sizedBy: 'guests' | 'hand'; pieces: { id: string; kg: number }[] }>(
+  batch: B,
+  demand: Demand | undefined,
+  newId: () => string,
+): B {
+  if (batch.sizedBy !== 'guests' || !demand || !Number.isFinite(demand.cookedKg)) return batch;
+  const count = Math.max(1, demand.pieces);
+  if (batch.pieces.length === count && batch.pieces.every((piece) => piece.kg === demand.pieceKg)) return batch;
+  const pieces = Array.from({ length: count }, (_, i) => ({ ...batch.pieces[i], id: batch.pieces[i]?.id ?? newId(), kg: demand.pieceKg }));
+  return { ...batch, pieces };
+}
+
+/** What is on hand against what is needed: the pieces as they are, or at the lightest and heaviest the shop sells. */
+export interface Supply {
+  pieces: number;
+  boughtKg: number;
+  trimmedKg: number;
+  /** Over (or, below zero, short of) the need, as a share: as it stands, and over the shop's range. */
+  overShare: number;
+  overRange: [low: number, high: number];
+  /** Pieces whose purchased weight is known. */
+  weighed: number;
+}
+
+export function supplyOf(demand: Demand, batch: Batch): Supply {
+  const keepShare = 1 - demand.trimShare;
+  const trimmedKg = batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+  const boughtKg = batch.pieces.reduce((sum, piece) => sum + (piece.boughtKg ?? piece.kg / keepShare), 0);
+  const known = batch.pieces.filter((piece) => piece.boughtKg !== undefined || piece.trimmedKg !== undefined);
+  const knownKg = known.reduce((sum, piece) => sum + piece.kg, 0);
+  const openPieces = batch.pieces.length - known.length;
+  const over = (kg: number) => (demand.trimmedKg > 0 ? kg / demand.trimmedKg - 1 : 0);
+  if (demand.exactRacks !== undefined) {
+    const overShare = demand.exactRacks > 0 ? batch.pieces.length / demand.exactRacks - 1 : 0;
+    return { pieces: batch.pieces.length, boughtKg, trimmedKg, overShare, overRange: [overShare, overShare], weighed: weighedOf(batch) };
+  }
+  return {
+    pieces: batch.pieces.length,
+    boughtKg,
+    trimmedKg,
+    overShare: over(trimmedKg),
+    overRange: [over(knownKg + openPieces * demand.shopKg[0] * keepShare), over(knownKg + openPieces * demand.shopKg[1] * keepShare)],
+    weighed: weighedOf(batch),
+  };
+}
+
+const weighedOf = (batch: Batch): number => batch.pieces.filter((piece) => piece.boughtKg !== undefined).length;
+
+/** What a batch costs: its price on what is bought, less the worth of the trim that is kept. */
+export interface Cost {
+  paid: number;
+  keptTrimKg: number;
+  keptTrimWorth: number;
+  net: number;
+  perPortion: number;
+}
+
+export function costOf(demand: Demand, supply: Supply, cut: Cut, batch: Batch): Cost | undefined {
+  const { pricePerKg, keptTrimShare, keptTrimPerKg } = buyingOf(cut, batch);
+  if (pricePerKg === undefined) return undefined;
+  const paid = supply.boughtKg * pricePerKg;
+  const keptTrimKg = Math.max(0, supply.boughtKg - supply.trimmedKg) * keptTrimShare;
+  const keptTrimWorth = keptTrimKg * keptTrimPerKg;
+  const net = paid - keptTrimWorth;
+  return { paid, keptTrimKg, keptTrimWorth, net, perPortion: demand.portions > 0 ? net / demand.portions : 0 };
+}
+
+/** A cut as it would stand in for another: what a portion costs and how much rack it takes. */
+export interface CutComparison {
+  cutId: string;
+  boughtKgPerPortion: number;
+  costPerPortion?: number;
+  /** Rack area a portion takes, air gap counted. */
+  rackMm2PerPortion: number;
+  pieces: number;
+}
+
+/** Each piece claims this gap on a rack beside its footprint. */
+const AIR_GAP_MM = 25;
+
+/** Cuts compared for the same guests and the same share of the plate. `sizeOf` gives a piece's footprint from its weight. */
+export function compareCuts(
+  demand: Demand,
+  cuts: readonly Cut[],
+  sizeOf: (cut: Cut, kg: number) => { lengthMm: number; widthMm: number },
+): CutComparison[] {
+  const [dish] = demand.dishes;
+  if (!dish) return [];
+  const weight = dish.plateShare * dish.meats;
+  // A rack's share of the plate is asked in bones; every other cut's in grams. Both come back to cooked meat.
+  const plainG = dish.bonesPerPortion === undefined ? dish.gramsPerPortion : portionG(dish.meats, 'supper') * weight;
+  return cuts
+    .map((cut) => {
+      const boughtKg = (cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2;
+      const trimmedKg = boughtKg * (1 - cut.trimShare);
+      const portionsPerPiece =
+        cut.bones === undefined ? (1000 * trimmedKg * cut.yieldShare) / plainG : cut.bones / (portionBones(dish.meats) * weight);
+      const size = sizeOf(cut, trimmedKg);
+      return {
+        cutId: cut.id,
+        boughtKgPerPortion: boughtKg / portionsPerPiece,
+        costPerPortion: cut.pricePerKg === undefined ? undefined : (boughtKg * cut.pricePerKg) / portionsPerPiece,
+        rackMm2PerPortion: ((size.lengthMm + AIR_GAP_MM) * (size.widthMm + AIR_GAP_MM)) / portionsPerPiece,
+        pieces: Math.max(1, Math.ceil((demand.portions / portionsPerPiece) * (1 - SHORT_SHARE))),
+      };
+    })
+    .sort((a, b) => (a.costPerPortion ?? Infinity) - (b.costPerPortion ?? Infinity));
+}
+
+/** The grade a piece is cooked as: its own, or its batch's. */
+export const gradeOf = (cut: Cut, batch: Batch, grade: Grade | undefined): Grade => grade ?? buyingOf(cut, batch).grade;

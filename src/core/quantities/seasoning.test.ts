@@ -1,0 +1,202 @@
+import { describe, expect, it } from 'vitest';
+import { batchOf, eventOf } from '../../../tests/fixtures/events';
+import { CUTS, findCut, METHODS, recipeIn, RECIPES, recipesWith, SHIPPED_LIBRARY, type Prep } from '../model';
+import {
+  batchCarries,
+  BRINE,
+  brineFor,
+  brineHours,
+  coldThawMin,
+  fuelFor,
+  iceFor,
+  needConflicts,
+  saltG,
+  scaleRecipe,
+  seasoningOf,
+  sideCarries,
+  waterThawMin,
+} from './index';
+import { rubG, saltShareOf, surfaceCm2 } from './seasoning';
+
+const recipe = (id: string) => recipeIn(SHIPPED_LIBRARY, id)!;
+const prep = (change: Partial<Prep>) => ({ prep: change });
+
+describe('the rub', () => {
+  it('covers the surface at 0.07 g/cm2, the underside half by the light school', () => {
+    // A brisket of its reference shape: 42 x 25 x 7.5 cm, fill 0.72, 1.05 kg a litre.
+    const brisket = findCut('brisket-whole')!;
+    const piece = { id: 'x', kg: 42 * 25 * 7.5 * 0.72 * 1.05e-3 };
+    const rounding = 0.72 ** (2 / 3);
+    const all = 2 * (42 * 25 + 42 * 7.5 + 25 * 7.5) * rounding;
+    expect(surfaceCm2(brisket, piece).allCm2).toBeCloseTo(all, 6);
+    expect(rubG(brisket, piece, false)).toBeCloseTo(0.07 * all, 6);
+    expect(rubG(brisket, piece, true)).toBeCloseTo(0.07 * (all - 42 * 25 * rounding * 0.5), 6);
+  });
+
+  it('knows how much of a recipe is salt, and scales it', () => {
+    expect(saltShareOf(recipe('rub-lantern'))).toBe(0.5);
+    expect(scaleRecipe(recipe('rub-lantern'), 0.3)).toEqual([
+      { name: 'coarse salt', store: 'dry', kg: 0.15 },
+      { name: 'black pepper, coarse', store: 'dry', kg: 0.15 },
+    ]);
+    for (const each of RECIPES) expect(scaleRecipe(each, 2).reduce((sum, part) => sum + part.kg, 0)).toBeCloseTo(2, 9);
+  });
+});
+
+describe('salt', () => {
+  it('is 9 g a kilogram, 6 on ribs', () => {
+    expect(saltG(findCut('brisket-whole')!, 5)).toBe(45);
+    expect(saltG(findCut('spare-ribs')!, 5)).toBe(30);
+  });
+
+  it('is counted together with the rub’s, so that twice is seen', () => {
+    const salted = batchOf('brisket-whole', 1, prep({ salt: 'night', recipes: { rub: 'rub-lantern' } }));
+    const { drySaltKg, surfaceSaltShare, saltedTwice, uses } = seasoningOf(
+      salted,
+      findCut('brisket-whole')!,
+      METHODS[1],
+      SHIPPED_LIBRARY,
+      0,
+    );
+    const [kg] = salted.pieces.map((piece) => piece.kg);
+    expect(saltedTwice).toBe(true);
+    expect(drySaltKg).toBeCloseTo(kg! * 0.009, 9);
+    expect(surfaceSaltShare).toBeCloseTo((kg! * 0.009 + uses.find((use) => use.kind === 'rub')!.kg * 0.5) / kg!, 9);
+  });
+});
+
+describe('a wet brine', () => {
+  it('is 1.1 litres a kilogram at 55 g a litre, in a tub that takes the meat too', () => {
+    const batch = batchOf('chicken-half', 10);
+    const kg = batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+    const brine = brineFor(batch, findCut('chicken-half')!, recipe('brine-tide'), 'timed');
+    expect(brine.litres).toBeCloseTo(1.1 * kg, 9);
+    expect(brine.saltKg).toBeCloseTo(0.055 * 1.1 * kg, 9);
+    expect(brine.tubLitres).toBeCloseTo((1.1 * kg + kg / 1.05) * 1.15, 9);
+    expect(brine.mixKg).toBeCloseTo(1.1 * kg * (1 + 0.055 + 0.021), 9);
+  });
+
+  it('to balance is 1.2 % of meat and water, for a day', () => {
+    const batch = batchOf('turkey-whole', 1);
+    const [piece] = batch.pieces;
+    const brine = brineFor(batch, findCut('turkey-whole')!, recipe('brine-tide'), 'balance');
+    expect(brine.saltKg).toBeCloseTo(0.012 * (piece!.kg + 1.1 * piece!.kg), 9);
+    expect(brine.hours).toBe(24);
+  });
+
+  it('takes longer the thicker the flesh, between 4 and 12 h', () => {
+    expect(brineHours(findCut('chicken-half')!, 50)).toBe(4);
+    expect(brineHours(findCut('turkey-breast-boneless')!, 65)).toBeCloseTo(4 * 1.69, 9);
+    expect(brineHours(findCut('turkey-whole')!, 140)).toBe(12);
+    expect(brineHours(findCut('chicken-thigh')!, 26)).toBe(4);
+  });
+
+  it('is cold enough once the ice has melted: the heat given and taken balances', () => {
+    const ice = iceFor(20);
+    const mixedC = BRINE.hotShare * BRINE.hotC + (1 - BRINE.hotShare) * BRINE.tapC;
+    const given = (20 - ice) * 4.19 * (mixedC - 4);
+    const taken = ice * (334 + 4.19 * 4);
+    expect(given).toBeCloseTo(taken, 6);
+    expect(ice).toBeGreaterThan(4);
+    expect(ice).toBeLessThan(8);
+  });
+});
+
+describe('thawing', () => {
+  it('takes 24 h for each 1.8 to 2.3 kg in the cold', () => {
+    expect(coldThawMin(1.8).usualMin).toBe(1440);
+    expect(coldThawMin(4.6).leastMin).toBeCloseTo(2880, 9);
+  });
+
+  it('takes half an hour a pound under water, and at most 4 h', () => {
+    expect(waterThawMin(2 * 0.45359237).minutes).toBeCloseTo(60, 9);
+    expect(waterThawMin(3.6).allowed).toBe(true);
+    expect(waterThawMin(4).allowed).toBe(false);
+  });
+});
+
+describe('fuel', () => {
+  const pit = {
+    id: 'p',
+    name: 'P',
+    smoke: true,
+    rangeC: [100, 160] as [number, number],
+    warmUpMin: 60,
+    openingDropC: 18,
+    recoverMin: 9,
+    racks: [],
+  };
+  const H = 3_600_000;
+  it('burns 2.5 kg/h in an offset at 121 C, and as the lift over the air at other heats', () => {
+    const firing = { pitId: 'p', lightAtMs: 0, readyAtMs: H, offAtMs: 10 * H, setPoints: [{ atMs: 0, pitC: 121 }] };
+    const offset = fuelFor({ ...pit, kind: 'offset' }, firing);
+    expect(offset.fuel).toBe('split wood');
+    expect(offset.kg).toBeCloseTo(25 * 1.1 + 3, 9);
+    // Nine hours of fire, fed every 40 min.
+    expect(offset.reloads).toBe(13);
+    const hotter = fuelFor(
+      { ...pit, kind: 'offset' },
+      {
+        ...firing,
+        setPoints: [
+          { atMs: 0, pitC: 121 },
+          { atMs: 5 * H, pitC: 174 },
+        ],
+      },
+    );
+    expect(hotter.kg).toBeCloseTo((12.5 + 12.5 * 1.5) * 1.1 + 3, 9);
+    expect(fuelFor({ ...pit, kind: 'oven' }, firing)).toEqual({ fuel: 'electricity', kg: 0, reloads: 0 });
+    expect(fuelFor({ ...pit, kind: 'offset' }, firing, -5).kg).toBeGreaterThan(offset.kg);
+  });
+});
+
+describe('what food carries', () => {
+  it('comes from the meat and from every recipe in use, and from no other', () => {
+    const ribs = batchOf('spare-ribs', 1, {
+      methodId: 'ribs-bare',
+      ...prep({ recipes: { rub: 'rub-harbour', binder: 'binder-oil', wrap: 'wrap-honey', brine: 'brine-tide' } }),
+    });
+    expect(batchCarries(ribs, SHIPPED_LIBRARY).map((each) => each.carried)).toEqual(['celery', 'mustard', 'pork']);
+    // In foil the wrap's butter reaches it.
+    const wrapped = { ...ribs, methodId: 'ribs-middle' };
+    expect(batchCarries(wrapped, SHIPPED_LIBRARY).find((each) => each.carried === 'milk')!.from).toEqual(['Butter and honey']);
+    const thigh = batchOf('chicken-thigh', 1);
+    expect(batchCarries(thigh, SHIPPED_LIBRARY)).toEqual([]);
+  });
+
+  it('is held against the guests who do not eat it', () => {
+    const event = eventOf([batchOf('spare-ribs', 1), batchOf('chicken-half', 2)]);
+    const side = {
+      id: 's',
+      kind: 'sauce' as const,
+      name: 'Sauce',
+      gPerHead: 40,
+      chilled: false,
+      recipeId: 'sauce-buoy',
+      carries: ['soy' as const],
+    };
+    const [serving] = event.servings;
+    const asked = { ...event, servings: [{ ...serving!, sides: [side], needs: [{ carried: 'mustard' as const, guests: 2 }] }] };
+    const [conflict] = needConflicts(asked, SHIPPED_LIBRARY);
+    expect(conflict).toMatchObject({ carried: 'mustard', guests: 2, free: 1 });
+    expect(conflict!.dishes.map((dish) => dish.id)).toEqual(['spare-ribs', 's']);
+    expect(sideCarries(side, SHIPPED_LIBRARY)).toEqual(['egg', 'soy', 'mustard', 'sulphites']);
+  });
+
+  it('stays with the owner’s own recipes', () => {
+    const own = { ...recipe('rub-lantern'), name: 'Mine' };
+    const added = { ...own, id: 'own' };
+    const all = recipesWith([added, own]);
+    expect(all.find((each) => each.id === 'rub-lantern')!.name).toBe('Mine');
+    expect(all.at(-1)).toBe(added);
+  });
+});
+
+it('gives every cut its trimming minutes', () => {
+  expect(CUTS.filter((cut) => cut.trimMin === undefined)).toEqual([]);
+  expect(findCut('brisket-flat')!.trimMin).toBe(15);
+  expect(findCut('pork-butt')!.trimMin).toBe(5);
+  expect(findCut('spare-ribs')!.trimMin).toBe(4);
+  expect(findCut('beef-cheek')!.trimMin).toBe(6);
+  expect(findCut('chicken-half')!.trimMin).toBe(3);
+});

@@ -1,0 +1,13 @@
+import type { Batch, Cut, Method, Serving } from '../model';
+
+/** A batch with everything that decides how it cooks. */
+export interface BatchOrder {
+  batch: Batch;
+  cut: Cut;
+  method: Method;
+  serving: Serving;
+  /** Minutes in the warm before going on; they count toward the danger zone. */
+  temperMin: number;
+  /** Injected meat: germs may be inside, so the stricter clock and core hold. */
+  nonIntact: boolean;
+}

@@ -1,0 +1,90 @@
+import { cutIn, type CookEvent, type HoldingBox, type Library, type Pit } from '../core/model';
+import type { Units } from './units';
+
+/** What the sentences speak of, and in which units. The same words serve the screen, the calendar and the table. */
+export interface Speech {
+  event: CookEvent;
+  pits: Pit[];
+  boxes: HoldingBox[];
+  library: Library;
+  units: Units;
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export const list = (names: string[]): string =>
+  names.length <= 1 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+export const pitName = (speech: Speech, pitId: string): string => speech.pits.find((pit) => pit.id === pitId)?.name ?? 'a pit';
+export const rackName = (speech: Speech, pitId: string, rackId: string): string =>
+  speech.pits.find((pit) => pit.id === pitId)?.racks.find((rack) => rack.id === rackId)?.name ?? 'a rack';
+
+/** `3 briskets`, `1 pan of harbour beans`. */
+export function piecesWords(speech: Speech, batchId: string, count: number): string {
+  const batch = speech.event.batches.find((each) => each.id === batchId);
+  const cut = batch && cutIn(speech.library, batch.cutId);
+  if (!batch || !cut) return `${count} pieces`;
+  const noun = cut.noun[count === 1 ? 0 : 1];
+  if (batch.label) return `${count} ${noun} of ${batch.label.toLowerCase()}`;
+  return `${count} ${SAME_WORD.has(cut.id) ? noun : `${SHORT_KIND[cut.id] ?? cut.name} ${noun}`}`;
+}
+/** Cuts whose one word says it all. */
+const SAME_WORD = new Set(['brisket-whole', 'tri-tip', 'chicken-whole', 'turkey-whole']);
+const SHORT_KIND: Record<string, string> = {
+  'brisket-flat': 'brisket',
+  'brisket-point': 'brisket',
+  'beef-plate-ribs': 'beef rib',
+  'beef-chuck-ribs': 'chuck rib',
+  'beef-back-ribs': 'beef back rib',
+  'beef-chuck-roast': 'chuck',
+  'beef-cheek': 'beef',
+  'rib-roast': 'rib',
+  'eye-of-round': 'eye of round',
+  'pork-butt': 'pork',
+  'pork-picnic': 'pork',
+  'pork-collar': 'pork',
+  'pork-belly': 'pork',
+  'pork-loin': 'pork',
+  'spare-ribs': 'spare rib',
+  'spare-ribs-squared': 'spare rib',
+  'loin-back-ribs': 'loin back rib',
+  'sausage-link': 'sausage',
+  'chicken-half': 'chicken',
+  'chicken-thigh': 'chicken',
+  'turkey-breast-boneless': 'turkey',
+  'turkey-breast-bone-in': 'turkey',
+  'lamb-shoulder': 'lamb',
+  'lamb-leg-boneless': 'lamb',
+  'pan-dish': 'dish',
+};
+
+/** Short name for a bar: `Briskets 3`. */
+export function batchName(speech: Speech, batchId: string): string {
+  const batch = speech.event.batches.find((each) => each.id === batchId);
+  const cut = batch && cutIn(speech.library, batch.cutId);
+  if (!batch || !cut) return 'Batch';
+  if (batch.label) return batch.label;
+  const plural = cut.noun[batch.pieces.length === 1 ? 0 : 1];
+  return capital(SAME_WORD.has(cut.id) ? plural : `${SHORT_KIND[cut.id] ?? cut.name} ${plural}`);
+}
+
+export const lowerPit = (name: string) => (name.startsWith('The ') ? name.slice(4) : name.charAt(0).toLowerCase() + name.slice(1));
+
+export interface TaskWords {
+  title: string;
+  detail: string;
+}
+
+/** `B1`: a letter for the batch, unlike any other of the event, and the piece's number. */
+export function pieceTag(speech: Speech, batchId: string, nth: number): string {
+  const taken = new Set<string>();
+  for (const batch of speech.event.batches) {
+    const letters = batchName(speech, batch.id)
+      .toUpperCase()
+      .replace(/[^A-Z]/g, '');
+    const candidates = [...letters, ...[...letters.slice(1)].map((next) => letters[0]! + next), batch.id.toUpperCase()];
+    const mark = candidates.find((each) => !taken.has(each))!;
+    taken.add(mark);
+    if (batch.id === batchId) return `${mark}${nth + 1}`;
+  }
+  return String(nth + 1);
+}

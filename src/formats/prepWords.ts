@@ -1,0 +1,99 @@
+import { cutIn, PREP_KINDS, prepOf, recipeIn, type PrepKind, type RecipeKind, type Task } from '../core/model';
+import { batchCarries, brineFor, saltG, seasoningOf, type SeasoningUse } from '../core/quantities';
+import { methodIn } from '../core/model';
+import { carriedName } from './carriedWords';
+import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from './units';
+import { list, piecesWords, type Speech, type TaskWords } from './names';
+
+type PrepTask = Task & { kind: PrepKind };
+export const isPrepTask = (task: Task): task is PrepTask => (PREP_KINDS as readonly string[]).includes(task.kind);
+
+/** What to do before the fire, with the figures to weigh out and the allergens that come with it. */
+export function prepTaskWords(speech: Speech, task: Pick<PrepTask, 'kind' | 'batchId'>): TaskWords {
+  const { units, library } = speech;
+  const batch = speech.event.batches.find((each) => each.id === task.batchId);
+  const cut = batch && cutIn(library, batch.cutId);
+  if (!batch || !cut) return { title: 'Prepare', detail: '' };
+  const prep = prepOf(cut, batch);
+  const pieces = piecesWords(speech, batch.id, batch.pieces.length);
+  const kg = batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+  const seasoning = seasoningOf(batch, cut, methodIn(library, batch.methodId), library, 0);
+  const used = (kind: RecipeKind) => seasoning.uses.find((each) => each.kind === kind);
+  const weighed = (use: SeasoningUse | undefined) =>
+    use ? `${formatSmallMass(use.kg, units)} of ${use.recipe.name.toLowerCase()}` : undefined;
+  const brine = prep.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
+  const cold = formatTemp(5, units);
+  switch (task.kind) {
+    case 'thaw':
+      return prep.thaw === 'water'
+        ? {
+            title: `Thaw ${pieces} under running water`,
+            detail: `Water at or below ${formatTemp(21, units)}, at most 4 h above ${cold}; then straight back to the cold.`,
+          }
+        : {
+            title: `Move ${pieces} from the freezer to the fridge`,
+            detail: `At or below ${cold}, on the lowest shelf, in a tray. Longer is no harm for two days.`,
+          };
+    case 'trim':
+      return {
+        title: `Trim ${pieces}`,
+        detail: `Even thickness; off with thin flaps and hard fat; keep the good trim apart. Weigh each and measure its thick end: the plan follows. Cut-resistant glove.`,
+      };
+    case 'mixBrine':
+      return {
+        title: `Mix the brine for ${pieces}`,
+        detail: brine
+          ? `${formatVolume(brine.litres, units)} with ${formatSmallMass(brine.saltKg, units)} of salt; ${formatSmallMass(brine.iceKg, units)} of the water as ice. At or below ${cold} before any meat goes in.`
+          : '',
+      };
+    case 'brine':
+      return {
+        title: `Lay ${pieces} into the brine`,
+        detail: brine
+          ? `Covered, in a food-safe tub of ${formatVolume(brine.tubLitres, units)}, in the fridge, for ${formatMinutes(brine.hours * 60)}.`
+          : '',
+      };
+    case 'rinse':
+      return {
+        title: `Rinse and dry ${pieces}`,
+        detail: 'Throw the brine away. Pat dry and leave uncovered in the cold; scrub down the sink after.',
+      };
+    case 'inject':
+      return {
+        title: `Inject ${pieces}`,
+        detail: `${weighed(used('injection')) ?? 'The injection'}, in a grid. From here on it counts as non-intact: core ${formatTemp(68, units)}.${withAllergens(used('injection'))}`,
+      };
+    case 'salt':
+      return {
+        title: `Salt ${pieces}`,
+        detail: `${formatSmallMass(saltG(cut, kg) / 1000, units)} of coarse salt in all, every side; back into the cold, uncovered.`,
+      };
+    case 'rub': {
+      const parts = [weighed(used('binder')), weighed(used('rub'))].filter((each) => each !== undefined);
+      const light = prep.undersideLight ? ' Underside light.' : '';
+      return { title: `Season ${pieces}`, detail: `${parts.join(', then ')}.${light}${withAllergens(used('binder'), used('rub'))}` };
+    }
+    case 'fill':
+      return {
+        title: `Fill ${pieces}`,
+        detail: `${weighed(used('dish')) ?? 'By the recipe'}; covered and cold until it goes in.${withAllergens(used('dish'))}`,
+      };
+    case 'temper':
+      return {
+        title: `Take ${pieces} out of the cold`,
+        detail: `${prep.temperMin} min before going on, no longer: the safety clock runs from here.`,
+      };
+  }
+}
+
+/** ` Carries mustard and celery.` */
+function withAllergens(...uses: (SeasoningUse | undefined)[]): string {
+  const all = [...new Set(uses.flatMap((use) => use?.recipe.ingredients.flatMap((each) => each.carries) ?? []))];
+  return all.length > 0 ? ` Carries ${list(all.map(carriedName))}.` : '';
+}
+
+/** `mustard, celery`, of a whole batch: for tags and the buffet card. */
+export function batchAllergens(speech: Speech, batchId: string): string[] {
+  const batch = speech.event.batches.find((each) => each.id === batchId);
+  return batch ? batchCarries(batch, speech.library).map(({ carried }) => carriedName(carried)) : [];
+}

@@ -1,0 +1,130 @@
+'use client';
+import { buyingOf, cutIn, GRADES, pieceSize, purposeOf, type Batch, type CookEvent, type Receipt } from '../../core/model';
+import { compareCuts, type Demand } from '../../core/quantities';
+import { SAFETY_RULES } from '../../core/safety';
+import { BuyingInput, ReceiptInput } from '../../doors';
+import { capital, type Speech } from '../../formats/names';
+import { formatArea, formatMass, formatMoney, formatTemp } from '../../formats/units';
+import { announce, type Action } from '../kit/actions';
+import { DoorForm } from '../kit/DoorForm.client';
+import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
+import { useUnits } from '../kit/UnitsProvider';
+
+const head = (event: CookEvent, batch: Batch) => ({ eventId: event.id, revision: event.revision, batchId: batch.id });
+const GRID = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
+
+/** From whom, which grade, at what price, in which weights, and what the trim is worth. */
+export function BuyingForm({ speech, batch, saveBuying }: { speech: Speech; batch: Batch; saveBuying: Action<CookEvent> }) {
+  const { weight, percent, price } = conversions(useUnits());
+  const cut = cutIn(speech.library, batch.cutId)!;
+  const { shopKg = cut.typicalBoughtKg, ...buying } = buyingOf(cut, batch);
+  const values: BuyingInput = { ...head(speech.event, batch), ...buying, shopLowKg: shopKg[0], shopHighKg: shopKg[1] };
+  return (
+    <DoorForm<BuyingInput, CookEvent>
+      key={speech.event.revision}
+      door={BuyingInput}
+      values={values}
+      save={saveBuying}
+      onDone={(saved) => saved && announce('Saved; pieces that follow the guests follow the weights.')}
+      cancellable={false}
+      className={GRID}
+    >
+      <Words<BuyingInput> name="source" label="Bought from" />
+      <Choice<BuyingInput> name="grade" label="Grade" options={GRADES.map((grade) => [grade, grade] as const)} />
+      <Figure<BuyingInput> name="pricePerKg" label="Price" conversion={price} optional />
+      <Words<BuyingInput> name="wood" label="Wood" />
+      <Figure<BuyingInput> name="shopLowKg" label="Sold from" conversion={weight} />
+      <Figure<BuyingInput> name="shopHighKg" label="to" conversion={weight} />
+      <Figure<BuyingInput> name="keptTrimShare" label="Trim worth keeping" conversion={percent} />
+      <Figure<BuyingInput> name="keptTrimPerKg" label="worth" conversion={price} />
+    </DoorForm>
+  );
+}
+
+const UNSEEN: Receipt = { packWhole: false, colourGood: false, fatEven: false, note: '' };
+
+/** What to look at when the meat comes in. */
+export function ReceivingForm({ speech, batch, saveReceipt }: { speech: Speech; batch: Batch; saveReceipt: Action<CookEvent> }) {
+  const units = useUnits();
+  const { heat } = conversions(units);
+  const { coldHold } = SAFETY_RULES;
+  const values: ReceiptInput = { ...head(speech.event, batch), ...UNSEEN, ...batch.received };
+  const warm = (batch.received?.coreC ?? 0) > coldHold.limit;
+  return (
+    <>
+      {warm && (
+        <p role="alert" className="mb-3 border-l-4 border-bad bg-sheet px-3 py-1.5">
+          <strong>
+            It measured {formatTemp(batch.received!.coreC!, units)}, above {formatTemp(coldHold.limit, units)} ({coldHold.source}).
+          </strong>{' '}
+          Send it back, or ask the department before you use it.
+        </p>
+      )}
+      <DoorForm<ReceiptInput, CookEvent>
+        key={speech.event.revision}
+        door={ReceiptInput}
+        values={values}
+        save={saveReceipt}
+        onDone={(saved) => saved && announce('Receiving noted.')}
+        cancellable={false}
+        className={GRID}
+      >
+        <Figure<ReceiptInput> name="coreC" label={`Core, at or below ${formatTemp(coldHold.limit, units)}`} conversion={heat} optional />
+        <Tick<ReceiptInput> name="packWhole" label="Pack whole, in date" />
+        <Tick<ReceiptInput> name="colourGood" label="Colour and smell good" />
+        <Tick<ReceiptInput> name="fatEven" label="Fat cover even, thickness even" />
+        <Words<ReceiptInput> name="note" label="Note" className="col-span-full" />
+      </DoorForm>
+    </>
+  );
+}
+
+/** The same plate from other cuts: what a portion costs and how much rack it takes. */
+export function OtherCuts({ speech, batch, demand, currency }: { speech: Speech; batch: Batch; demand: Demand; currency: string }) {
+  const units = useUnits();
+  const own = cutIn(speech.library, batch.cutId)!;
+  const priced = { ...own, pricePerKg: buyingOf(own, batch).pricePerKg };
+  const cuts = speech.library.cuts
+    .filter((cut) => cut.species !== 'dish' && (purposeOf(cut) === purposeOf(own) || cut.species === own.species))
+    .map((cut) => (cut.id === own.id ? priced : cut));
+  const rows = compareCuts(demand, cuts, (cut, kg) => pieceSize(cut, kg));
+  if (own.species === 'dish') return <p className="text-soft">A pan takes its rack whatever is in it.</p>;
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full min-w-[34rem]">
+        <caption className="pb-2 text-left text-[0.9rem] text-soft">
+          For the same guests and the same share of the plate. Prices are the library’s starting ones until you put in your own; trim is not
+          taken off.
+        </caption>
+        <thead className="text-[0.85rem]">
+          <tr>
+            <th className="py-1 text-left font-semibold">Cut</th>
+            <th className="py-1 text-right font-semibold">Pieces</th>
+            <th className="py-1 text-right font-semibold">Bought a portion</th>
+            <th className="py-1 text-right font-semibold">Cost a portion</th>
+            <th className="py-1 text-right font-semibold">Rack a portion</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => {
+            const cut = cuts.find((each) => each.id === row.cutId)!;
+            return (
+              <tr key={row.cutId} className={`border-t border-line ${row.cutId === own.id ? 'font-bold' : ''}`}>
+                <td className="py-1">
+                  {capital(cut.name)}
+                  {row.cutId === own.id && <span className="font-normal text-soft">, on the menu</span>}
+                </td>
+                <td className="figures py-1 text-right">{row.pieces}</td>
+                <td className="figures py-1 text-right">{formatMass(row.boughtKgPerPortion, units)}</td>
+                <td className="figures py-1 text-right">
+                  {row.costPerPortion === undefined ? '–' : formatMoney(row.costPerPortion, currency)}
+                </td>
+                <td className="figures py-1 text-right">{formatArea(row.rackMm2PerPortion, units)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

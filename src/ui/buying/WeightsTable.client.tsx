@@ -1,0 +1,256 @@
+'use client';
+import { Undo2 } from 'lucide-react';
+import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { cutIn, GRADES, type Batch, type CookEvent, type Grade, type Plan } from '../../core/model';
+import { buyingOf } from '../../core/model';
+import { supplyOf, type Cost, type Demand, type LearnedTrim } from '../../core/quantities';
+import type { PieceWeightsInput } from '../../doors';
+import { clockTime, dayAndTime } from '../../formats/clock';
+import { formatMass, formatMoney } from '../../formats/units';
+import { capital, pieceTag, type Speech } from '../../formats/names';
+import { oddsWords } from '../../formats/words';
+import { announce, attempt, complain, type Action } from '../kit/actions';
+import { Button } from '../kit/Button';
+import { FieldError, inputClass } from '../kit/Field';
+import { conversions } from '../kit/formFields';
+import { NumberField } from '../kit/NumberField';
+import { useUnits } from '../kit/UnitsProvider';
+import { pasteInto, rowsOf, WEIGHT_COLUMNS, type WeightColumn } from './weightsTable';
+
+const SETTLE_MS = 600;
+
+interface WeightsTableProps {
+  speech: Speech;
+  batch: Batch;
+  demand: Demand;
+  cost?: Cost;
+  plan: Plan;
+  learned?: LearnedTrim;
+  currency: string;
+  saveWeights: Action<CookEvent>;
+}
+
+/** The scale's figures for every piece, typed down a column or pasted; the plan follows the real pieces. */
+export function WeightsTable({ speech, batch, demand, cost, plan, learned, currency, saveWeights }: WeightsTableProps) {
+  const units = useUnits();
+  const { event, library } = speech;
+  const cut = cutIn(library, batch.cutId)!;
+  const { weight, size } = conversions(units);
+  const { rows, change, undo, canUndo, state, errors } = useWeights(event, batch, saveWeights);
+  const table = useRef<HTMLTableElement>(null);
+  const same = (value: number) => value;
+  const kept = { boughtKg: weight.kept ?? same, trimmedKg: weight.kept ?? same, thicknessMm: size.kept ?? same };
+
+  const paste = (at: number, column: WeightColumn) => (clip: ClipboardEvent<HTMLInputElement>) => {
+    const text = clip.clipboardData.getData('text');
+    if (!/[\n\t]/.test(text.trim())) return;
+    clip.preventDefault();
+    const pasted = pasteInto(rows, at, column, text, kept);
+    change(pasted.rows);
+    const left = [
+      pasted.unread.length > 0 && `not read: ${pasted.unread.slice(0, 3).join(', ')}`,
+      pasted.tooMany > 0 && `${pasted.tooMany} more than there are pieces`,
+    ].filter(Boolean);
+    announce(`${pasted.filled} figures pasted${left.length > 0 ? `; ${left.join('; ')}` : ''}.`, left.length > 0 ? undefined : undo);
+  };
+  // Enter and the arrows go up and down the column; Tab goes on to the next figure.
+  const walk = (at: number, column: WeightColumn) => (key: KeyboardEvent<HTMLInputElement>) => {
+    const by = key.key === 'Enter' || key.key === 'ArrowDown' ? 1 : key.key === 'ArrowUp' ? -1 : 0;
+    if (by === 0) return;
+    key.preventDefault();
+    const next = table.current?.querySelector<HTMLInputElement>(`#weight-${column}-${at + by}`);
+    next?.focus();
+    next?.select();
+  };
+  const field = (row: PieceWeightsInput, at: number, column: WeightColumn, label: string) => {
+    const id = `weight-${column}-${at}`;
+    const error = errors[`pieces.${at}.${column}`];
+    return (
+      <td className="py-1 pl-3 align-top">
+        <NumberField
+          id={id}
+          label={`${label}, ${pieceTag(speech, batch.id, at)}`}
+          className="ml-auto w-24"
+          {...(column === 'thicknessMm' ? size : weight)}
+          unit={undefined}
+          decimals={column === 'thicknessMm' ? size.decimals : weight.decimals}
+          value={row[column] ?? Number.NaN}
+          onChange={(value) =>
+            change(rows.map((each, other) => (other === at ? { ...each, [column]: Number.isNaN(value) ? undefined : value } : each)))
+          }
+          error={error}
+          inputProps={{ onPaste: paste(at, column), onKeyDown: walk(at, column) }}
+        />
+        <FieldError id={id} error={error} />
+      </td>
+    );
+  };
+  const odds = oddsWords(2 * event.confidence - 1);
+  const unit = { mass: units.mass, length: units.mass === 'lb' ? 'in' : 'mm' };
+  const supply = supplyOf(demand, batch);
+  return (
+    <section aria-label={`${capital(cut.name)} as it came`}>
+      <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h2 className="text-lg">{capital(cut.noun[1])} as they came</h2>
+          <p className="text-[0.9rem] text-soft">
+            Type the scale’s figure; the plan follows the real piece.
+            {learned &&
+              ` Trim here runs ${learned.measuredShare.toFixed(2)} over ${learned.pieces}, usual ${learned.usualShare.toFixed(2)}.`}
+          </p>
+        </div>
+        <div className="flex items-center gap-3 print:hidden">
+          <p role="status" className={`text-[0.9rem] ${state === 'faulty' ? 'font-semibold text-bad' : 'text-soft'}`}>
+            {{ saved: 'All saved', waiting: 'Saving soon…', saving: 'Saving…', faulty: 'Not saved: look at the red field' }[state]}
+          </p>
+          <Button onClick={undo} disabled={!canUndo}>
+            <Undo2 size={16} aria-hidden /> Undo
+          </Button>
+        </div>
+      </div>
+      <div className="overflow-x-auto rounded-md border border-line bg-sheet">
+        <table ref={table} className="w-full min-w-[44rem]">
+          <thead className="bg-paper/60 text-[0.85rem]">
+            <tr>
+              <th className="py-2 pl-3 text-left font-semibold">Tag</th>
+              <th className="py-2 text-left font-semibold">Grade</th>
+              <th className="py-2 pl-3 text-right font-semibold">Bought {unit.mass}</th>
+              <th className="py-2 pl-3 text-right font-semibold">Trimmed {unit.mass}</th>
+              <th className="py-2 pl-3 text-right font-semibold">Thick end {unit.length}</th>
+              <th className="py-2 pl-3 text-right font-semibold">On the pit</th>
+              <th className="py-2 pl-3 pr-3 text-right font-semibold">
+                {cut.done.by === 'tender' ? 'Tender' : 'Done'}, {odds}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, at) => {
+              const run = plan.runs.find((each) => each.pieceIds.includes(row.id));
+              const pull = run?.pulls.find((each) => each.pieceId === row.id);
+              const weighed = row.boughtKg !== undefined || row.trimmedKg !== undefined;
+              const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
+              return (
+                <tr key={row.id} className="border-t border-line">
+                  <td className="figures py-1 pl-3 text-[1.05rem] font-bold">{pieceTag(speech, batch.id, at)}</td>
+                  <td className="py-1">
+                    {cut.species === 'beef' ? (
+                      <select
+                        aria-label={`Grade of ${pieceTag(speech, batch.id, at)}`}
+                        className={`${inputClass()} max-w-32`}
+                        value={row.grade ?? buyingOf(cut, batch).grade}
+                        onChange={(pick) =>
+                          change(rows.map((each, other) => (other === at ? { ...each, grade: pick.target.value as Grade } : each)))
+                        }
+                      >
+                        {GRADES.map((grade) => (
+                          <option key={grade}>{grade}</option>
+                        ))}
+                      </select>
+                    ) : (
+                      <span className="text-soft">{buyingOf(cut, batch).source}</span>
+                    )}
+                  </td>
+                  {field(row, at, WEIGHT_COLUMNS[0], 'Bought')}
+                  {field(row, at, WEIGHT_COLUMNS[1], 'Trimmed')}
+                  {field(row, at, WEIGHT_COLUMNS[2], 'Thick end')}
+                  <td className={`figures py-1 pl-3 text-right ${weighed ? '' : 'text-soft'}`}>
+                    {run ? (
+                      <>
+                        {!weighed && 'by shape, '}
+                        <time dateTime={new Date(run.onAtMs).toISOString()}>{dayAndTime(run.onAtMs, event.timeZone, units.clock)}</time>
+                      </>
+                    ) : (
+                      'no place yet'
+                    )}
+                  </td>
+                  <td className={`figures py-1 pl-3 pr-3 text-right ${weighed ? '' : 'text-soft'}`}>
+                    {pull ? `${time(pull.earlyMs)} to ${time(pull.lateMs)}` : ''}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-[0.9rem] text-soft">
+        Paste a column from a spreadsheet, or Tab through; Enter goes down.
+        {supply.weighed > 0 &&
+          cost &&
+          cost.keptTrimKg > 0 &&
+          ` Kept trim ${formatMass(cost.keptTrimKg, units)}, worth ${formatMoney(cost.keptTrimWorth, currency)}.`}
+      </p>
+    </section>
+  );
+}
+
+/** The rows as typed: saved once typing settles, kept as typed when something is wrong, with every earlier state for undo. */
+function useWeights(event: CookEvent, batch: Batch, saveWeights: Action<CookEvent>) {
+  const [rows, setRows] = useState(() => rowsOf(batch.pieces));
+  const [state, setState] = useState<'saved' | 'waiting' | 'saving' | 'faulty'>('saved');
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [past, setPast] = useState<PieceWeightsInput[][]>([]);
+  const revision = useRef(event.revision);
+  const latest = useRef(rows);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  useEffect(() => {
+    revision.current = Math.max(revision.current, event.revision);
+  }, [event.revision]);
+
+  const save = () => {
+    queue.current = queue.current.then(async () => {
+      const sent = latest.current;
+      setState('saving');
+      const input = {
+        eventId: event.id,
+        revision: revision.current,
+        batchId: batch.id,
+        pieces: JSON.parse(JSON.stringify(sent)) as unknown,
+      };
+      const outcome = await attempt(saveWeights, input);
+      if (outcome.ok) {
+        revision.current = outcome.value.revision;
+        setErrors({});
+        if (latest.current === sent) setState('saved');
+        return;
+      }
+      setState('faulty');
+      setErrors(Object.fromEntries(outcome.problems.flatMap((each) => (each.path ? [[each.path, each.message ?? '']] : []))));
+      if (outcome.problems.every((each) => !each.path)) complain(outcome.problems);
+    });
+  };
+  const put = (next: PieceWeightsInput[]) => {
+    latest.current = next;
+    setRows(next);
+    setState('waiting');
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      timer.current = undefined;
+      save();
+    }, SETTLE_MS);
+  };
+  const change = (next: PieceWeightsInput[]) => {
+    setPast((list) => [...list.slice(-49), latest.current]);
+    put(next);
+  };
+  const undo = () => {
+    const before = past.at(-1);
+    if (!before) return;
+    setPast((list) => list.slice(0, -1));
+    put(before);
+  };
+  // Leaving the table does not wait for the pause.
+  const saveNow = useRef(save);
+  useEffect(() => {
+    saveNow.current = save;
+  });
+  useEffect(
+    () => () => {
+      if (timer.current === undefined) return;
+      clearTimeout(timer.current);
+      saveNow.current();
+    },
+    [],
+  );
+  return { rows, change, undo, canUndo: past.length > 0, state, errors };
+}

@@ -1,0 +1,49 @@
+'use client';
+import { ChevronDown } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { ALLERGENS, DIET_FLAGS, inListOrder, type Carried } from '../../core/model';
+import { carriedName } from '../../formats/carriedWords';
+import { inputClass } from './Field';
+
+interface CarriedPickerProps {
+  id: string;
+  label: string;
+  value: readonly Carried[];
+  onChange(value: Carried[]): void;
+}
+
+/** Chooses allergens and diet flags from the two published lists. */
+export function CarriedPicker({ id, label, value, onChange }: CarriedPickerProps) {
+  const toggle = (carried: Carried, on: boolean) =>
+    onChange(inListOrder(on ? [...value, carried] : value.filter((each) => each !== carried)));
+  const box = (carried: Carried, note?: string) => (
+    <label key={carried} className="flex min-h-8 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-4.5"
+        checked={value.includes(carried)}
+        onChange={(event) => toggle(carried, event.target.checked)}
+      />
+      {carriedName(carried)} {note && <span className="text-[0.78rem] text-soft">{note}</span>}
+    </label>
+  );
+  return (
+    <Popover.Root>
+      <Popover.Trigger id={id} aria-label={label} className={`${inputClass()} flex items-center justify-between gap-1 text-left`}>
+        <span className="truncate">{value.length > 0 ? value.map(carriedName).join(', ') : 'none'}</span>
+        <ChevronDown size={15} className="shrink-0 text-soft" aria-hidden />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          sideOffset={4}
+          className="z-50 grid w-96 grid-cols-2 gap-x-4 rounded-md border border-line bg-sheet p-3 shadow-xl"
+        >
+          {ALLERGENS.map((each) => box(each.id, each.us && each.eu ? undefined : each.eu ? 'EU' : 'US'))}
+          <p className="col-span-2 mt-1 border-t border-line pt-1 text-[0.82rem] text-soft">Diets: contains</p>
+          {DIET_FLAGS.map((each) => box(each))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+import { useState, type ReactNode } from 'react';
+import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
+import { attempt, firstMessage, type Action } from './actions';
+import { Button } from './Button';
+import { showProblems, useDoorForm } from './useDoorForm';
+
+interface DoorFormProps<T extends FieldValues & object, R> {
+  door: new () => T;
+  values: T;
+  save: Action<R>;
+  /** With what was saved, or nothing when it was left as it was. */
+  onDone(saved?: R): void;
+  /** Without it there is no way out but saving: the form stands on the page. */
+  cancellable?: boolean;
+  className?: string;
+  children: ReactNode;
+}
+
+/** A form checked by the door it goes through, saved in one go; nothing typed is lost on a refusal. */
+export function DoorForm<T extends FieldValues & object, R>({
+  door,
+  values,
+  save,
+  onDone,
+  cancellable = true,
+  className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
+  children,
+}: DoorFormProps<T, R>) {
+  const form = useDoorForm<T>(door, values as DefaultValues<T>);
+  const [failed, setFailed] = useState<string>();
+  const submit = form.handleSubmit(async (input) => {
+    setFailed(undefined);
+    const outcome = await attempt(save, JSON.parse(JSON.stringify(input)));
+    if (outcome.ok) return onDone(outcome.value);
+    const rest = showProblems(form, outcome.problems);
+    if (rest.length > 0) setFailed(firstMessage(rest));
+  });
+  return (
+    <FormProvider {...form}>
+      <form onSubmit={submit} noValidate>
+        <div className={className}>{children}</div>
+        {failed && (
+          <p role="alert" className="mt-3 text-bad">
+            {failed}
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-2">
+          {cancellable && <Button onClick={() => onDone()}>Leave as it was</Button>}
+          <Button type="submit" look="ember" disabled={form.formState.isSubmitting}>
+            Save
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
