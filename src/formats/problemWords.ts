@@ -1,4 +1,5 @@
 import type { PlanProblem, PrepDrop, PrepKind } from '../core/model';
+import { limitsOf } from '../core/safety';
 import { carriedName, servedName } from './carriedWords';
 import { clockTime, dayAndTime } from './clock';
 import { formatArea, formatMass, formatMinutes, formatTemp } from './units';
@@ -111,7 +112,7 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
     case 'allergenServed': {
       const serving = speech.event.servings.find((each) => each.id === problem.servingId);
       return {
-        what: `${capital(serving?.name ?? 'a serving')}: ${problem.guests} ${problem.guests === 1 ? 'guest does' : 'guests do'} not eat ${carriedName(problem.carried)}, and ${list(problem.batchIds.map((id) => servedName(speech, id).toLowerCase()))} ${problem.batchIds.length === 1 ? 'carries' : 'carry'} it.`,
+        what: `${capital(serving?.name ?? 'a serving')}: ${problem.guests} ${problem.guests === 1 ? 'guest does' : 'guests do'} not eat ${carriedName(problem.carried)}; it is in ${list(problem.batchIds.map((id) => servedName(speech, id).toLowerCase()))}.`,
         remedy:
           problem.free > 0
             ? `${problem.free} other ${problem.free === 1 ? 'dish is' : 'dishes are'} free of it; keep their tools and boards apart.`
@@ -125,7 +126,7 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
       };
     case 'servedBelowHotHold':
       return {
-        what: `${pieces}: served at about ${formatTemp(problem.coreC, units)}, below the ${formatTemp(60, units)} hot-holding value.`,
+        what: `${pieces}: served at about ${formatTemp(problem.coreC, units)}, below the ${formatTemp(limitsOf(speech.event).hotHold, units)} hot-holding value.`,
         remedy:
           'Food Code 3-603.11 asks for a consumer advisory, and 3-801.11 forbids it for highly susceptible guests. Your local code decides.',
       };

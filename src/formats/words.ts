@@ -1,4 +1,5 @@
 import { cutIn, methodIn, type Reason, type Run, type Task, type Wrap } from '../core/model';
+import { limitsOf } from '../core/safety';
 import { clockTime } from './clock';
 import { capital, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
 import { formatMass, formatMinutes, formatTemp } from './units';
@@ -96,7 +97,7 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
       const box = speech.boxes.find((each) => each.id === run.hold.gearId);
       return {
         title: `Hold ${pieces} in the ${lowerPit(box?.name ?? 'box')}`,
-        detail: `Until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(60, units)}.`,
+        detail: `Until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':

@@ -12,7 +12,7 @@ async function faults(page: Page): Promise<string[]> {
 
 for (const light of LIGHTS) {
   test(`no screen has a serious fault in the ${light} palette`, async ({ page, context, baseURL }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await context.addCookies([{ name: 'anachron-light', value: light, url: baseURL! }]);
     const errors: string[] = [];
     page.on('pageerror', (error) => errors.push(error.message));
@@ -26,9 +26,13 @@ for (const light of LIGHTS) {
       '/library',
       '/what-if',
       `${event}/brief`,
+      `${event}/buying`,
+      `${event}/prep`,
       `${event}/pits`,
       `${event}/plan`,
       `${event}/run-sheet`,
+      `${event}/service`,
+      `${event}/safety`,
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeAttached();

@@ -25,7 +25,10 @@ export async function addCut(page: Page, cutId: string): Promise<void> {
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'All saved' })).toBeVisible();
 
 /** Goes to a stage of the event and waits until it stands. */
-export async function stage(page: Page, name: 'Brief' | 'Pits' | 'Plan' | 'Run sheet'): Promise<void> {
+export async function stage(
+  page: Page,
+  name: 'Brief' | 'Buying' | 'Prep' | 'Pits' | 'Plan' | 'Run sheet' | 'Service' | 'Safety',
+): Promise<void> {
   await page
     .getByRole('navigation')
     .getByRole('link', { name: new RegExp(`^${name}`) })

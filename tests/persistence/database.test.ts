@@ -7,6 +7,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
   eventsUsing,
   listEvents,
+  listWeighedPieces,
   loadEvent,
   loadOwnLibrary,
   markEventDeleted,
@@ -36,6 +37,8 @@ afterEach(async () => {
 
 /** The first migration as it shipped: it never changes again. */
 const FIRST_CHECKSUM = '0280ac0e5ad328466c0a94f145e4856ff74b948009f8c8794d0c58ffbcab8107';
+/** The second, likewise. */
+const SECOND_CHECKSUM = '8b7417c8a8d74c07dce726c6c2d8d3eaa966088b79b78ede1bc2037f9070e567';
 const menu = [batchOf('pork-butt', 3), batchOf('brisket-whole', 2)];
 
 describe('the database', () => {
@@ -100,6 +103,54 @@ describe('the database', () => {
     expect((await loadEvent('e'))?.name).toBe('Old supper');
     const ran = await db.sequelize.query<{ name: string }>('SELECT name FROM migrations ORDER BY name', { type: QueryTypes.SELECT });
     expect(ran.map((row) => row.name)).toEqual([first!.name, ...later.map((migration) => migration.name)]);
+  });
+
+  it('brings a database of the second version along with the owner’s library', async () => {
+    mkdirSync(path.dirname(file), { recursive: true });
+    const old = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+    await old.query(
+      'CREATE TABLE migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP)',
+    );
+    for (const [i, migration] of MIGRATIONS.slice(0, 2).entries()) {
+      for (const statement of migration.statements) await old.query(statement);
+      await old.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', {
+        replacements: [migration.name, [FIRST_CHECKSUM, SECOND_CHECKSUM][i]],
+      });
+    }
+    const method = JSON.stringify({ ...METHODS[0]!, name: 'Mine' });
+    await old.query(`INSERT INTO library_entries VALUES ('method', 'low-bare', ?, 1)`, { replacements: [method] });
+    await old.query(`INSERT INTO events VALUES ('e', 'Old supper', '', 'America/Halifax', 0, 0.9, 3, 1, 1, NULL)`);
+    await old.query(`INSERT INTO servings VALUES ('e', 's', 0, 'Supper', 5, 45, 30, 10, 0, 0, 1)`);
+    await old.query(`INSERT INTO batches VALUES ('e', 'b', 's', 0, 'pork-butt', 'low-bare', '', 'hand')`);
+    await old.query(`INSERT INTO pieces VALUES ('e', 'b', 'p', 0, 3.5)`);
+    await old.close();
+    db = await openDatabase(file);
+    expect((await loadOwnLibrary()).methods[0]!.name).toBe('Mine');
+    expect((await loadEvent('e'))!.batches[0]!.pieces).toEqual([{ id: 'p', kg: 3.5 }]);
+    expect(await listWeighedPieces()).toEqual([]);
+  });
+
+  it('gives back everything buying, prep and safety keep', async () => {
+    db = await openDatabase(file);
+    const batch = batchOf('pork-butt', 1, {
+      share: 0.4,
+      second: { name: 'Rolls', servingId: 'supper', partShare: 0.3 },
+      buying: { source: 'Harbour Meats', pricePerKg: 5 },
+      prep: { salt: 'night', done: ['trim'] },
+      received: { packWhole: true, colourGood: true, fatEven: true, note: '', coreC: 3 },
+      leftover: { kg: 1, portionThicknessMm: 30, way: 'ice' },
+      pieces: [{ id: 'p', kg: 3.4, boughtKg: 4, trimmedKg: 3.4, thicknessMm: 120, grade: 'prime' }],
+    });
+    const event = eventOf([batch], {
+      id: 'full',
+      kitchen: { fridgeLitres: 200 },
+      currency: 'EUR',
+      loosened: [{ rule: 'hotHold', limit: 57, reason: 'The department asks 57' }],
+      ticked: ['Kit/drip pans'],
+    });
+    await db.write((transaction) => saveEvent(event, 1, transaction));
+    expect(await loadEvent('full')).toEqual(event);
+    expect(await listWeighedPieces()).toEqual([{ cutId: 'pork-butt', boughtKg: 4, trimmedKg: 3.4 }]);
   });
 
   it('keeps the owner’s cuts and methods, and gives them up', async () => {

@@ -1,6 +1,6 @@
 import { isPoultry, prepOf, type Batch, type Cut, type Library, type PrepStep, type Shift } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import { prepChain } from './chain';
+import { prepChain, type Link } from './chain';
 
 /** A batch that is to be readied, and when its first piece goes on. */
 export interface PrepOrder {
@@ -27,29 +27,24 @@ interface Busy {
 
 /**
  * Every step counted back from going on the pit. A step ends between the least and the most wait before
- * the next; within that it is put as late as hands and kitchen hours allow. Raw poultry is never worked
- * on beside other food. What has no room inside the hours is put at its latest and marked.
+ * the next; within that each chain is put so that the fewest of its steps lie outside the kitchen's hours,
+ * and then as late as hands allow. Raw poultry is never worked on beside other food.
  */
 export function placeSteps(orders: readonly PrepOrder[], context: PrepContext): PrepStep[] {
   const busy: Busy[] = [];
   const steps: PrepStep[] = [];
   const latestFirst = [...orders].sort((a, b) => b.onAtMs - a.onAtMs || (a.batch.id < b.batch.id ? -1 : 1));
   for (const order of latestFirst) {
-    const links = prepChain(order.batch, order.cut, context.library);
-    const done = new Set(prepOf(order.cut, order.batch).done);
+    const links = prepChain(order.batch, order.cut, context.library).reverse();
     const poultry = isPoultry(order.cut);
+    const places = placeChain(links, order.onAtMs, poultry, busy, context);
+    const done = new Set(prepOf(order.cut, order.batch).done);
     let nextMs = order.onAtMs;
     let latestNextMs = order.onAtMs;
-    for (const link of [...links].reverse()) {
-      const endHighMs = addMinutes(nextMs, -link.waitMin);
-      const endLowMs = Math.min(
-        endHighMs,
-        Math.max(addMinutes(nextMs, -link.mostWaitMin), addMinutes(context.deliverAtMs ?? -Infinity, link.minutes)),
-      );
+    links.forEach((link, i) => {
+      const place = places[i]!;
+      const atMs = addMinutes(place.endMs, -link.minutes);
       const latestMs = addMinutes(latestNextMs, -link.waitMin - link.minutes);
-      const found = latestEnd(endLowMs, endHighMs, link.minutes, poultry, busy, context);
-      const atMs = addMinutes(found ?? endHighMs, -link.minutes);
-      busy.push({ fromMs: atMs, toMs: addMinutes(atMs, link.minutes), poultry });
       steps.push({
         id: `${order.batch.id}/${link.kind}`,
         kind: link.kind,
@@ -57,17 +52,75 @@ export function placeSteps(orders: readonly PrepOrder[], context: PrepContext): 
         atMs,
         minutes: link.minutes,
         hands: 1,
-        waitMin: Math.round((nextMs - addMinutes(atMs, link.minutes)) / MS_PER_MIN),
-        earliestMs: Math.min(atMs, addMinutes(endLowMs, -link.minutes)),
+        waitMin: Math.round((nextMs - place.endMs) / MS_PER_MIN),
+        earliestMs: Math.min(atMs, addMinutes(place.lowMs, -link.minutes)),
         latestMs,
         done: done.has(link.kind),
-        outOfHours: !inShift(atMs, addMinutes(atMs, link.minutes), context.shifts),
+        outOfHours: place.outOfHours,
       });
+      busy.push({ fromMs: atMs, toMs: place.endMs, poultry });
       nextMs = atMs;
       latestNextMs = latestMs;
-    }
+    });
   }
   return steps.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+}
+
+interface Place {
+  endMs: number;
+  /** The earliest end that the next step allows. */
+  lowMs: number;
+  outOfHours: boolean;
+}
+
+/** Places a chain from its last link back: depth first, the latest choice first, the fewest steps out of hours kept. */
+function placeChain(links: readonly Link[], onAtMs: number, poultry: boolean, busy: readonly Busy[], context: PrepContext): Place[] {
+  let best: { places: Place[]; outOfHours: number } | undefined;
+  const walk = (at: number, nextMs: number, places: Place[], outOfHours: number) => {
+    if (best && outOfHours >= best.outOfHours) return;
+    const link = links[at];
+    if (!link) {
+      best = { places, outOfHours };
+      return;
+    }
+    const highMs = addMinutes(nextMs, -link.waitMin);
+    const afterDeliveryMs = context.deliverAtMs === undefined ? -Infinity : addMinutes(context.deliverAtMs, link.minutes);
+    const lowMs = Math.min(highMs, Math.max(addMinutes(nextMs, -link.mostWaitMin), afterDeliveryMs));
+    const own = places.map((place, i) => ({ fromMs: addMinutes(place.endMs, -links[i]!.minutes), toMs: place.endMs, poultry }));
+    for (const place of choices(lowMs, highMs, link.minutes, poultry, [...busy, ...own], context))
+      walk(at + 1, addMinutes(place.endMs, -link.minutes), [...places, { ...place, lowMs }], outOfHours + Number(place.outOfHours));
+  };
+  walk(0, onAtMs, [], 0);
+  return best!.places;
+}
+
+/** The latest end in each of the kitchen's shifts at which hands are free, latest first; then the latest end at all. */
+function choices(
+  lowMs: number,
+  highMs: number,
+  minutes: number,
+  poultry: boolean,
+  busy: readonly Busy[],
+  context: PrepContext,
+): Omit<Place, 'lowMs'>[] {
+  const ends = (low: number, high: number) =>
+    [high, ...busy.map((each) => each.fromMs)]
+      .filter((endMs) => endMs >= low && endMs <= high)
+      .map((endMs) => onTheFive(endMs, low, minutes))
+      .sort((a, b) => b - a)
+      .find((endMs) => handsFree(addMinutes(endMs, -minutes), endMs, poultry, busy, context.hands));
+  if (context.shifts.length === 0) return [{ endMs: ends(lowMs, highMs) ?? highMs, outOfHours: false }];
+  const inHours = context.shifts
+    .map((shift) => ends(Math.max(lowMs, addMinutes(shift.fromMs, minutes)), Math.min(highMs, shift.toMs)))
+    .filter((endMs) => endMs !== undefined)
+    .sort((a, b) => b - a)
+    .map((endMs) => ({ endMs, outOfHours: false }));
+  return [...inHours, { endMs: ends(lowMs, highMs) ?? highMs, outOfHours: true }];
+}
+
+function handsFree(fromMs: number, toMs: number, poultry: boolean, busy: readonly Busy[], hands: number): boolean {
+  const beside = busy.filter((each) => each.fromMs < toMs && each.toMs > fromMs);
+  return beside.every((each) => each.poultry === poultry) && mostAtOnce(beside) < hands;
 }
 
 /** Begun on a five of the clock where the window allows: nobody begins at 18:53. */
@@ -77,28 +130,5 @@ function onTheFive(endMs: number, lowMs: number, minutes: number): number {
   return rounded >= lowMs ? rounded : endMs;
 }
 
-const inShift = (fromMs: number, toMs: number, shifts: readonly Shift[]): boolean =>
-  shifts.length === 0 || shifts.some((shift) => shift.fromMs <= fromMs && shift.toMs >= toMs);
-
-/** The latest end within [low, high] at which hands are free and the kitchen works; undefined when there is none. */
-function latestEnd(
-  lowMs: number,
-  highMs: number,
-  minutes: number,
-  poultry: boolean,
-  busy: Busy[],
-  context: PrepContext,
-): number | undefined {
-  const candidates = [highMs, ...busy.map((each) => each.fromMs), ...context.shifts.map((shift) => shift.toMs)]
-    .map((endMs) => onTheFive(endMs, lowMs, minutes))
-    .filter((endMs) => endMs >= lowMs && endMs <= highMs)
-    .sort((a, b) => b - a);
-  return candidates.find((endMs) => {
-    const fromMs = addMinutes(endMs, -minutes);
-    const beside = busy.filter((each) => each.fromMs < endMs && each.toMs > fromMs);
-    return inShift(fromMs, endMs, context.shifts) && beside.every((each) => each.poultry === poultry) && mostAtOnce(beside) < context.hands;
-  });
-}
-
-const mostAtOnce = (uses: Busy[]): number =>
+const mostAtOnce = (uses: readonly Busy[]): number =>
   Math.max(0, ...uses.map((use) => uses.filter((other) => other.fromMs <= use.fromMs && other.toMs > use.fromMs).length));

@@ -24,9 +24,9 @@ export const SUPPLIES = Object.freeze({
   paperLargeM: 2,
   foilLargeM: 1.6,
   rackM: 0.9,
-  /** A piece this short side or shorter is a rack or small: it takes the short length. */
   glovesPerHandling: 1,
   towelsPerBoxedPiece: 2,
+  towelsPerBoxedSmall: 0.25,
   piecesPerPan: 2,
 });
 
@@ -213,7 +213,12 @@ function addKit(list: List, event: CookEvent, library: Library, plan: Plan): voi
     list.add(GROUPS.kit, 'food gloves', { unit: 'pairs', value: (raw + later) * SUPPLIES.glovesPerHandling }, batch.id);
     list.add(GROUPS.kit, 'piece tags', { unit: 'count', value: batch.pieces.length }, batch.id);
     const boxed = plan.runs.filter((run) => run.batchId === batch.id && run.hold.gearId !== 'board');
-    const pieces = boxed.reduce((sum, run) => sum + run.pieceIds.length, 0);
-    list.add(GROUPS.kit, 'old towels', { unit: 'count', value: pieces * SUPPLIES.towelsPerBoxedPiece }, batch.id);
+    const towels = batch.pieces
+      .filter((piece) => boxed.some((run) => run.pieceIds.includes(piece.id)))
+      .reduce(
+        (sum, piece) => sum + (takesShort(cut, piece.kg) || piece.kg < 1.5 ? SUPPLIES.towelsPerBoxedSmall : SUPPLIES.towelsPerBoxedPiece),
+        0,
+      );
+    list.add(GROUPS.kit, 'old towels', { unit: 'count', value: towels }, batch.id);
   }
 }

@@ -61,7 +61,7 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
     );
   const cut = cutIn(library, chosen!.batch.cutId)!;
   return (
-    <main className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_18.5rem] print:block">
+    <main className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_20rem] print:block">
       <h1 className="sr-only">Buying for {event.name}</h1>
       <div className="min-w-0 p-4 print:hidden">
         <div className="mb-3 flex flex-wrap items-end justify-between gap-3">

@@ -56,6 +56,8 @@ function LedgerRow({
   const units = useUnits();
   const [open, setOpen] = useState(false);
   const cut = cutIn(speech.library, batch.cutId)!;
+  const percent = Math.round(Math.abs(supply.overShare) * 100);
+  const sign = percent === 0 ? '0 %' : `${supply.overShare < 0 ? '−' : '+'}${percent} %`;
   const [dish] = demand.dishes;
   const { servings } = speech.event;
   const serving = servings.find((each) => each.id === batch.servingId);
@@ -96,11 +98,8 @@ function LedgerRow({
         <Arrow words={range} />
         <Figure label={cut.noun[1]} value={String(supply.pieces)} />
         <p className="text-right leading-tight">
-          <span className={`figures block font-bold ${supply.overShare < -0.03 ? 'text-warn' : 'text-safe'}`}>
-            {supply.overShare < 0 ? '−' : '+'}
-            {Math.round(Math.abs(supply.overShare) * 100)} %
-          </span>
-          <span className="text-[0.82rem] text-soft">{supply.overShare < 0 ? 'short' : 'over'}</span>
+          <span className={`figures block font-bold ${supply.overShare < -0.03 ? 'text-warn' : 'text-safe'}`}>{sign}</span>
+          <span className="text-[0.82rem] text-soft">{percent === 0 ? 'just right' : supply.overShare < 0 ? 'short' : 'over'}</span>
         </p>
         <p className="text-right leading-tight">
           <span className="figures block font-bold">{cost ? formatMoney(cost.perPortion, currency) : '–'}</span>

@@ -17,7 +17,7 @@ export function Cards({ speech, plan }: { speech: Speech; plan: Plan }) {
     <>
       <div className="mb-2 flex items-center justify-between gap-3 print:hidden">
         <p className="text-[0.93rem] text-soft">
-          Allergens of the US nine in bold; the EU’s fourteen are all named. Ask a doctor’s question of the cook, not of this card.
+          The US nine in bold; the EU’s fourteen are all named. A guest with an allergy asks the cook: this card only knows the recipes.
         </p>
         <Button onClick={() => window.print()}>
           <Printer size={16} aria-hidden /> Print cards

@@ -1,0 +1,380 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { RECIPES, type CookEvent } from '../../src/core/model';
+import type { Outcome } from '../../src/core/outcome';
+import type { BuyingInput, KitchenInput, PrepInput } from '../../src/doors';
+import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import * as services from '../../src/services';
+import type { House } from '../../src/services';
+
+const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
+let folder: string;
+let db: Database;
+let house: House;
+let event: CookEvent;
+
+const must = <T>(outcome: Outcome<T>): T => {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  return outcome.value;
+};
+const codes = (outcome: Outcome<unknown>) =>
+  outcome.ok ? [] : outcome.problems.map((problem) => `${problem.code}${problem.path ? `@${problem.path}` : ''}`);
+const at = () => ({ eventId: event.id, revision: event.revision });
+const piece = (i = 0) => event.batches[0]!.pieces[i]!;
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'anachron-kitchen-'));
+  db = await openDatabase(path.join(folder, 'house.sqlite'));
+  let next = 0;
+  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+  must(
+    await services.keepPit(house, {
+      id: 'pit',
+      name: 'Offset',
+      kind: 'offset',
+      smoke: true,
+      rangeLowC: 105,
+      rangeHighC: 165,
+      warmUpMin: 60,
+      openingDropC: 18,
+      recoverMin: 9,
+      racks: [{ id: 'r', name: 'main', widthMm: 1200, depthMm: 500, clearanceMm: 250, maxKg: 60, level: 1 }],
+    }),
+  );
+  must(await services.keepBox(house, { id: 'box', name: 'Box', litres: 110, lossWPerK: 0.7 }));
+  const made = must(
+    await services.createEvent(house, {
+      name: 'Supper',
+      place: '',
+      timeZone: 'America/Halifax',
+      date: '2027-06-19',
+      time: '18:00',
+      adults: 40,
+      children: 0,
+    }),
+  );
+  event = must(await services.saveBrief(house, brief(made)));
+});
+afterEach(async () => {
+  await db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+function brief(of: CookEvent, change: object = {}) {
+  const [serving] = of.servings;
+  return {
+    eventId: of.id,
+    revision: of.revision,
+    name: of.name,
+    place: of.place,
+    timeZone: of.timeZone,
+    altitudeM: 0,
+    confidence: 0.9,
+    servings: [
+      {
+        id: serving!.id,
+        name: 'Supper',
+        date: '2027-06-19',
+        time: '18:00',
+        serveForMin: 45,
+        carveLeadMin: 30,
+        adults: 40,
+        children: 0,
+        heartyShare: 0,
+        buffet: true,
+        marginShare: 0,
+        highlySusceptible: false,
+        sides: [],
+        needs: [],
+        batches: [
+          {
+            id: 'pork',
+            cutId: 'pork-butt',
+            methodId: 'low-paper',
+            label: '',
+            sizedBy: 'guests' as const,
+            pieces: [
+              { id: 'p1', kg: 3.6 },
+              { id: 'p2', kg: 3.6 },
+            ],
+          },
+        ],
+        ...change,
+      },
+    ],
+  };
+}
+const buying = (change: Partial<BuyingInput> = {}): BuyingInput => ({
+  ...at(),
+  batchId: 'pork',
+  source: ' Harbour Meats ',
+  grade: 'choice',
+  pricePerKg: 6,
+  shopLowKg: 3,
+  shopHighKg: 4.5,
+  keptTrimShare: 0.5,
+  keptTrimPerKg: 4,
+  wood: 'apple',
+  ...change,
+});
+const prep = (change: Partial<PrepInput> = {}): PrepInput => ({
+  ...at(),
+  batchId: 'pork',
+  thaw: 'fresh',
+  salt: 'on',
+  brine: 'none',
+  temperMin: 0,
+  undersideLight: false,
+  recipes: { rub: 'rub-harbour' },
+  ...change,
+});
+const kitchen = (change: Partial<KitchenInput> = {}): KitchenInput => ({
+  ...at(),
+  currency: 'EUR',
+  fridgeLitres: 300,
+  tubLitres: 60,
+  hands: 2,
+  carvers: 2,
+  fromHour: 8,
+  toHour: 20,
+  ...change,
+});
+
+describe('weights from the scale', () => {
+  it('become what cooks: trimmed, else bought less trim; and the guests no longer change the pieces', async () => {
+    const pieces = [
+      { id: 'p1', boughtKg: 4, trimmedKg: 3.7, thicknessMm: 125 },
+      { id: 'p2', boughtKg: 4 },
+    ];
+    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces }));
+    expect(event.batches[0]).toMatchObject({ sizedBy: 'hand' });
+    expect(piece(0)).toMatchObject({ kg: 3.7, boughtKg: 4, trimmedKg: 3.7, thicknessMm: 125 });
+    expect(piece(1).kg).toBeCloseTo(4 * 0.94, 6);
+    expect(JSON.parse(JSON.stringify(await loadEvent(event.id)))).toEqual(JSON.parse(JSON.stringify(event)));
+  });
+
+  it('are refused at their field when they cannot be, with nothing changed', async () => {
+    const outcome = await services.saveWeights(house, {
+      ...at(),
+      batchId: 'pork',
+      pieces: [
+        { id: 'p1', boughtKg: 4, trimmedKg: 4.2 },
+        { id: 'p2', boughtKg: 50 },
+      ],
+    });
+    expect(codes(outcome)).toEqual(['trimmedOverBought@pieces.0.trimmedKg', 'pieceTooHeavy@pieces.1.boughtKg']);
+    expect((await loadEvent(event.id))!.revision).toBe(event.revision);
+    expect(codes(await services.saveWeights(house, { ...at(), revision: 0, batchId: 'pork', pieces: [] }))).toEqual(['changedElsewhere']);
+    expect(codes(await services.saveWeights(house, { ...at(), batchId: 'nobody', pieces: [] }))).toEqual(['batchGone']);
+  });
+
+  it('stay with the pieces when the brief is saved again, unless the brief changes them', async () => {
+    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
+    const again = brief(event);
+    again.servings[0]!.batches[0]!.sizedBy = 'hand' as never;
+    again.servings[0]!.batches[0]!.pieces = event.batches[0]!.pieces.map(({ id, kg }) => ({ id, kg }));
+    event = must(await services.saveBrief(house, again));
+    expect(piece(0)).toMatchObject({ kg: 3.7, boughtKg: 4, trimmedKg: 3.7 });
+    const typed = { ...again, revision: event.revision };
+    typed.servings[0]!.batches[0]!.pieces = [{ id: 'p1', kg: 3.2 }];
+    event = must(await services.saveBrief(house, typed));
+    expect(piece(0)).toMatchObject({ kg: 3.2, boughtKg: 4, trimmedKg: 3.2 });
+  });
+
+  it('teach the trim of the cut to every event', async () => {
+    must(
+      await services.saveWeights(house, {
+        ...at(),
+        batchId: 'pork',
+        pieces: [
+          { id: 'p1', boughtKg: 4, trimmedKg: 3.4 },
+          { id: 'p2', boughtKg: 4, trimmedKg: 3.4 },
+        ],
+      }),
+    );
+    const { learned, input } = (await services.planEvent(house, event.id))!;
+    expect(learned).toMatchObject([{ cutId: 'pork-butt', pieces: 2, usualShare: 0.06 }]);
+    expect(learned[0]!.measuredShare).toBeCloseTo(0.15, 9);
+    expect(input.library.cuts.find((cut) => cut.id === 'pork-butt')!.trimShare).toBeCloseTo((2 * 0.15 + 3 * 0.06) / 5, 9);
+    must(await services.deleteEvent(house, event.id));
+    const other = must(
+      await services.createEvent(house, {
+        name: 'Next',
+        place: '',
+        timeZone: 'America/Halifax',
+        date: '2027-07-01',
+        time: '18:00',
+        adults: 10,
+        children: 0,
+      }),
+    );
+    expect((await services.planEvent(house, other.id))!.learned).toEqual([]);
+  });
+});
+
+describe('buying', () => {
+  it('sizes the pieces that follow the guests to the weights the shop sells', async () => {
+    event = must(await services.saveBuying(house, buying({ shopLowKg: 2, shopHighKg: 2.4 })));
+    // 44 portions of 197.5 g, yield 0.58, trim 0.06: 15.9 kg, seven of 2.28.
+    expect(event.batches[0]!.pieces).toHaveLength(7);
+    expect(event.batches[0]!.buying).toMatchObject({ source: 'Harbour Meats', shopKg: [2, 2.4] });
+    expect(codes(await services.saveBuying(house, buying({ shopLowKg: 5 })))).toEqual(['shopRangeReversed@shopHighKg']);
+  });
+
+  it('notes what came, and ticks off the list', async () => {
+    event = must(
+      await services.saveReceipt(house, {
+        ...at(),
+        batchId: 'pork',
+        coreC: 3,
+        packWhole: true,
+        colourGood: true,
+        fatEven: false,
+        note: ' fine ',
+      }),
+    );
+    expect(event.batches[0]!.received).toEqual({ coreC: 3, packWhole: true, colourGood: true, fatEven: false, note: 'fine' });
+    const ticked = async (itemId: string, on: boolean) =>
+      must(await services.tickItem(house, { eventId: event.id, itemId, ticked: on })).ticked;
+    expect(await ticked('Dry store/coarse salt', true)).toEqual(['Dry store/coarse salt']);
+    expect(await ticked('Kit/drip pans', true)).toHaveLength(2);
+    expect(await ticked('Dry store/coarse salt', false)).toEqual(['Kit/drip pans']);
+  });
+});
+
+describe('prep and kitchen', () => {
+  it('keeps every choice and what is done, and moves the plan', async () => {
+    event = must(await services.savePrep(house, prep({ salt: 'night', temperMin: 30, recipes: { rub: 'rub-pepper' } })));
+    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'salt', done: true }));
+    event = must(await services.savePrep(house, prep({ salt: 'night', temperMin: 45, recipes: { rub: 'rub-pepper' } })));
+    expect(event.batches[0]!.prep).toMatchObject({ salt: 'night', temperMin: 45, done: ['salt'] });
+    const { plan } = (await services.planEvent(house, event.id))!;
+    expect(plan.prep.map((step) => [step.kind, step.done])).toEqual([
+      ['trim', false],
+      ['salt', true],
+      ['rub', false],
+      ['temper', false],
+    ]);
+    expect(plan.tasks.some((task) => task.kind === 'salt')).toBe(false);
+    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'salt', done: false }));
+    expect(event.batches[0]!.prep!.done).toEqual([]);
+  });
+
+  it('refuses a recipe that is not there, or of another kind', async () => {
+    expect(codes(await services.savePrep(house, prep({ recipes: { rub: 'brine-tide', glaze: 'nothing' } })))).toEqual([
+      'recipeGone@recipes.rub',
+      'recipeGone@recipes.glaze',
+    ]);
+    expect(codes(await services.savePrep(house, prep({ brine: 'timed' })))).toEqual(['brineWithoutRecipe@recipes.brine']);
+  });
+
+  it('knows when the meat comes, by the clock of the place', async () => {
+    event = must(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-17', deliverTime: '09:30' })));
+    expect(event.kitchen!.deliverAtMs).toBe(Date.parse('2027-06-17T09:30:00-03:00'));
+    expect(event.currency).toBe('EUR');
+    expect(codes(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-20' })))).toEqual(['deliveryAfterServing@deliverDate']);
+    expect(codes(await services.saveKitchen(house, kitchen({ fromHour: 20, toHour: 8 })))).toEqual(['hoursReversed@toHour']);
+    expect(codes(await services.saveKitchen(house, kitchen({ deliverDate: '2027-02-31' })))).toEqual(['noSuchDate@deliverDate']);
+  });
+
+  it('weighs what is left, and takes the note away when nothing is', async () => {
+    const leftover = (kg: number) => services.saveLeftover(house, { ...at(), batchId: 'pork', kg, portionThicknessMm: 40, way: 'ice' });
+    expect(codes(await leftover(90))).toEqual(['moreLeftThanCooked@kg']);
+    event = must(await leftover(1.2));
+    expect(event.batches[0]!.leftover).toEqual({ kg: 1.2, portionThicknessMm: 40, way: 'ice' });
+    event = must(await leftover(0));
+    expect(event.batches[0]!.leftover).toBeUndefined();
+  });
+});
+
+describe('safety', () => {
+  it('loosens one value for one event with a reason, and not past the published figure', async () => {
+    const loosen = (limit: number) => services.loosenRule(house, { ...at(), rule: 'hotHold', limit, reason: ' The department asks 57 ' });
+    expect(codes(await loosen(50))).toEqual(['pastPublished@limit']);
+    expect(codes(await loosen(60))).toEqual(['notLoosened@limit']);
+    event = must(await loosen(57));
+    expect(event.loosened).toEqual([{ rule: 'hotHold', limit: 57, reason: 'The department asks 57' }]);
+    event = must(await services.tightenRule(house, { ...at(), rule: 'hotHold' }));
+    expect(event.loosened).toEqual([]);
+  });
+});
+
+describe('the kept plan', () => {
+  it('is what later changes are held against', async () => {
+    event = must(await services.keepThePlan(house, { eventId: event.id }));
+    expect(event.keptPlan).toMatchObject({ keptAtMs: NOW_MS, batches: [{ id: 'pork', pieces: 2 }] });
+    expect((await loadEvent(event.id))!.keptPlan).toEqual(JSON.parse(JSON.stringify(event.keptPlan)));
+  });
+
+  it('needs a plan', async () => {
+    const empty = must(
+      await services.createEvent(house, {
+        name: 'Empty',
+        place: '',
+        timeZone: 'America/Halifax',
+        date: '2027-07-01',
+        time: '18:00',
+        adults: 10,
+        children: 0,
+      }),
+    );
+    expect(codes(await services.keepThePlan(house, { eventId: empty.id }))).toEqual(['nothingPlanned']);
+  });
+});
+
+describe('recipes', () => {
+  it('are kept, refused when an ingredient stands twice, and put back', async () => {
+    const [shipped] = RECIPES;
+    must(await services.keepRecipe(house, { ...shipped!, name: ' Mine ', ingredients: shipped!.ingredients }));
+    expect((await services.readLibrary(house)).library.recipes[0]!.name).toBe('Mine');
+    const twice = { ...shipped!, ingredients: [...shipped!.ingredients, { ...shipped!.ingredients[0]!, name: 'Water ' }] };
+    expect(codes(await services.keepRecipe(house, twice))).toEqual(['ingredientTwice@ingredients.4.name']);
+    must(await services.restoreEntry(house, 'recipe', shipped!.id));
+    expect((await services.readLibrary(house)).library.recipes[0]).toEqual(shipped);
+  });
+
+  it('of one’s own stay while an event uses them', async () => {
+    must(await services.keepRecipe(house, { ...RECIPES.find((recipe) => recipe.kind === 'rub')!, id: 'own-rub', name: 'Own' }));
+    event = must(await services.savePrep(house, prep({ recipes: { rub: 'own-rub' } })));
+    expect(codes(await services.restoreEntry(house, 'recipe', 'own-rub'))).toEqual(['libraryInUse']);
+    event = must(await services.savePrep(house, prep()));
+    must(await services.restoreEntry(house, 'recipe', 'own-rub'));
+  });
+});
+
+describe('the brief', () => {
+  it('refuses shares over the whole, recipes and servings that are not there', async () => {
+    const batch = brief(event).servings[0]!.batches[0]!;
+    const over = brief(event, {
+      batches: [
+        { ...batch, share: 0.7 },
+        { ...batch, id: 'b2', pieces: [{ id: 'q', kg: 3 }], share: 0.6 },
+      ],
+    });
+    expect(codes(await services.saveBrief(house, over))).toEqual(['sharesOverWhole@servings.0.batches.0.share']);
+    const side = { id: 's', kind: 'sauce', name: 'S', gPerHead: 40, chilled: false, carries: [], recipeId: 'nothing' };
+    expect(codes(await services.saveBrief(house, brief(event, { sides: [side] })))).toEqual(['recipeGone@servings.0.sides.0.recipeId']);
+    const second = { name: 'Rolls', servingId: 'nowhere' };
+    expect(codes(await services.saveBrief(house, brief(event, { batches: [{ ...batch, second }] })))).toEqual([
+      'servingGone@servings.0.batches.0.second.servingId',
+    ]);
+  });
+
+  it('keeps margin, sides, needs, shares and second dishes', async () => {
+    const batch = brief(event).servings[0]!.batches[0]!;
+    const sides = [{ id: 's', kind: 'side' as const, name: 'Slaw', gPerHead: 100, chilled: true, carries: ['celery' as const] }];
+    const needs = [{ carried: 'milk' as const, guests: 2 }];
+    const second = { name: 'Rolls', servingId: event.servings[0]!.id, share: 0.3 };
+    event = must(
+      await services.saveBrief(
+        house,
+        brief(event, { marginShare: 0.05, highlySusceptible: true, sides, needs, batches: [{ ...batch, share: 0.6, second }] }),
+      ),
+    );
+    const kept = (await loadEvent(event.id))!;
+    expect(kept.servings[0]).toMatchObject({ marginShare: 0.05, highlySusceptible: true, sides, needs });
+    expect(kept.batches[0]).toMatchObject({ share: 0.6, second });
+  });
+});
