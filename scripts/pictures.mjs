@@ -42,6 +42,10 @@ try {
   await take('library', '/library');
   await take('what-if', '/what-if');
   await take('brief', `${event}/brief`);
+  await take('buying', `${event}/buying`);
+  await take('prep', `${event}/prep`);
+  await take('service', `${event}/service`);
+  await take('safety', `${event}/safety`);
   await take('pits', `${event}/pits`);
   await take('plan', `${event}/plan`);
   await take('run-sheet', `${event}/run-sheet`);

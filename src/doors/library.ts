@@ -98,7 +98,7 @@ export class CutInput {
 
 export class IngredientInput {
   @Name('The ingredient', 60) name!: string;
-  @Sensible(0.001, 100_000, 'The parts') parts!: number;
+  @Sensible(0.001, 100_000, 'This part') parts!: number;
   @IsIn(STORES, { message: 'Choose where it is bought.' }) store!: Store;
   @IsOptional() @IsIn(['salt', 'water'], { message: 'Salt, water or neither.' }) role?: 'salt' | 'water';
   @IsArray() @IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' }) carries!: Carried[];

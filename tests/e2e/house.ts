@@ -36,12 +36,15 @@ export async function stage(
   await expect(page.getByRole('heading', { level: 1, name: new RegExp(`^${name}`) })).toBeAttached();
 }
 
-/** Every action's clock time on the run sheet, as minutes since the sheet's first midnight. */
-export async function sheetInstants(page: Page): Promise<number[]> {
+/** What is done before the fire, as the run sheet says it. */
+const PREP = /^\d+:\d+\D*?(Trim|Season|Salt|Fill|Mix the brine|Lay|Rinse|Inject|Thaw|Move .* from the freezer|Take .* out of the cold)/;
+
+/** Every action's clock time on the run sheet, as minutes. Prep follows the kitchen's hours; the `cook` follows the serving alone. */
+export async function sheetInstants(page: Page, which: 'all' | 'cook' = 'all'): Promise<number[]> {
   await expect(page.getByRole('heading', { level: 1, name: 'Run sheet' })).toBeVisible();
   const times = await page
     .getByRole('main')
     .locator('time')
-    .evaluateAll((all) => all.map((each) => Date.parse(each.getAttribute('datetime')!)));
-  return times.map((ms) => ms / 60_000);
+    .evaluateAll((all) => all.map((each) => [Date.parse(each.getAttribute('datetime')!), each.closest('li')?.textContent ?? ''] as const));
+  return times.filter(([, words]) => which === 'all' || !PREP.test(words)).map(([ms]) => ms / 60_000);
 }

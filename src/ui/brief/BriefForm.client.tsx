@@ -181,11 +181,16 @@ function useAutosave(form: ReturnType<typeof useDoorForm<BriefInput>>, event: Co
   });
 
   useEffect(() => {
-    if (typed === lastSaved.current) return;
+    if (typed === lastSaved.current) {
+      // Typed back to what is saved: nothing is wrong any more.
+      form.clearErrors();
+      setSaved((now) => (now.state === 'saved' ? now : { state: 'saved' }));
+      return;
+    }
     setSaved({ state: 'waiting' });
     const timer = setTimeout(() => saveLatest.current(true), SETTLE_MS);
     return () => clearTimeout(timer);
-  }, [typed]);
+  }, [typed, form]);
   // Leaving the page does not wait for the pause.
   useEffect(() => () => saveLatest.current(true), []);
 

@@ -21,8 +21,9 @@ export function BuyingForm({ speech, batch, saveBuying }: { speech: Speech; batc
   const values: BuyingInput = { ...head(speech.event, batch), ...buying, shopLowKg: shopKg[0], shopHighKg: shopKg[1] };
   return (
     <DoorForm<BuyingInput, CookEvent>
-      key={speech.event.revision}
+      key={JSON.stringify(batch.buying)}
       door={BuyingInput}
+      stamp={{ revision: speech.event.revision }}
       values={values}
       save={saveBuying}
       onDone={(saved) => saved && announce('Saved; pieces that follow the guests follow the weights.')}
@@ -61,8 +62,9 @@ export function ReceivingForm({ speech, batch, saveReceipt }: { speech: Speech; 
         </p>
       )}
       <DoorForm<ReceiptInput, CookEvent>
-        key={speech.event.revision}
+        key={JSON.stringify(batch.received)}
         door={ReceiptInput}
+        stamp={{ revision: speech.event.revision }}
         values={values}
         save={saveReceipt}
         onDone={(saved) => saved && announce('Receiving noted.')}

@@ -76,7 +76,10 @@ export function WeightsTable({ speech, batch, demand, cost, plan, learned, curre
           decimals={column === 'thicknessMm' ? size.decimals : weight.decimals}
           value={row[column] ?? Number.NaN}
           onChange={(value) =>
-            change(rows.map((each, other) => (other === at ? { ...each, [column]: Number.isNaN(value) ? undefined : value } : each)))
+            change(
+              rows.map((each, other) => (other === at ? { ...each, [column]: Number.isNaN(value) ? undefined : value } : each)),
+              id,
+            )
           }
           error={error}
           inputProps={{ onPaste: paste(at, column), onKeyDown: walk(at, column) }}
@@ -193,6 +196,7 @@ function useWeights(event: CookEvent, batch: Batch, saveWeights: Action<CookEven
   const latest = useRef(rows);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const typing = useRef<string>(undefined);
   useEffect(() => {
     revision.current = Math.max(revision.current, event.revision);
   }, [event.revision]);
@@ -229,14 +233,18 @@ function useWeights(event: CookEvent, batch: Batch, saveWeights: Action<CookEven
       save();
     }, SETTLE_MS);
   };
-  const change = (next: PieceWeightsInput[]) => {
-    setPast((list) => [...list.slice(-49), latest.current]);
+  /** Typing on in one cell is one step of undo. */
+  const change = (next: PieceWeightsInput[], cell?: string) => {
+    const before = latest.current;
+    if (cell === undefined || cell !== typing.current) setPast((list) => [...list.slice(-49), before]);
+    typing.current = cell;
     put(next);
   };
   const undo = () => {
     const before = past.at(-1);
     if (!before) return;
     setPast((list) => list.slice(0, -1));
+    typing.current = undefined;
     put(before);
   };
   // Leaving the table does not wait for the pause.

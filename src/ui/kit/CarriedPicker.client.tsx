@@ -27,10 +27,15 @@ export function CarriedPicker({ id, label, value, onChange }: CarriedPickerProps
       {carriedName(carried)} {note && <span className="text-[0.78rem] text-soft">{note}</span>}
     </label>
   );
+  const chosen = value.length > 0 ? value.map(carriedName).join(', ') : 'none';
   return (
     <Popover.Root>
-      <Popover.Trigger id={id} aria-label={label} className={`${inputClass()} flex items-center justify-between gap-1 text-left`}>
-        <span className="truncate">{value.length > 0 ? value.map(carriedName).join(', ') : 'none'}</span>
+      <Popover.Trigger
+        id={id}
+        aria-label={`${label}: ${chosen}`}
+        className={`${inputClass()} flex items-center justify-between gap-1 text-left`}
+      >
+        <span className="truncate">{chosen}</span>
         <ChevronDown size={15} className="shrink-0 text-soft" aria-hidden />
       </Popover.Trigger>
       <Popover.Portal>

@@ -13,6 +13,8 @@ interface DoorFormProps<T extends FieldValues & object, R> {
   onDone(saved?: R): void;
   /** Without it there is no way out but saving: the form stands on the page. */
   cancellable?: boolean;
+  /** Put over the values when they are saved: what may change while the form stands open. */
+  stamp?: Partial<T>;
   className?: string;
   children: ReactNode;
 }
@@ -24,6 +26,7 @@ export function DoorForm<T extends FieldValues & object, R>({
   save,
   onDone,
   cancellable = true,
+  stamp,
   className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
   children,
 }: DoorFormProps<T, R>) {
@@ -31,7 +34,7 @@ export function DoorForm<T extends FieldValues & object, R>({
   const [failed, setFailed] = useState<string>();
   const submit = form.handleSubmit(async (input) => {
     setFailed(undefined);
-    const outcome = await attempt(save, JSON.parse(JSON.stringify(input)));
+    const outcome = await attempt(save, JSON.parse(JSON.stringify({ ...input, ...stamp })));
     if (outcome.ok) return onDone(outcome.value);
     const rest = showProblems(form, outcome.problems);
     if (rest.length > 0) setFailed(firstMessage(rest));

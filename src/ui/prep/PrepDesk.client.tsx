@@ -2,7 +2,7 @@
 import { CircleAlert, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { cutIn, kitchenOf, prepOf, type CookEvent, type Plan, type PlanProblem, type PrepDrop } from '../../core/model';
+import { kitchenOf, type CookEvent, type Plan, type PlanProblem, type PrepDrop } from '../../core/model';
 import { coldUses } from '../../core/prep';
 import { prepOrders, type PlanInput } from '../../core/planning';
 import { coldMoments } from '../../core/quantities';
@@ -79,7 +79,6 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
         </div>
       </main>
     );
-  const cut = cutIn(library, chosen.cutId)!;
   return (
     <main className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_22rem] print:block">
       <div className="min-w-0 p-4">
@@ -152,12 +151,7 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
             </option>
           ))}
         </select>
-        <PrepForm
-          key={`${chosen.id}/${JSON.stringify({ ...prepOf(cut, chosen), done: [] })}`}
-          speech={speech}
-          batch={chosen}
-          savePrep={actions.savePrep}
-        />
+        <PrepForm key={chosen.id} speech={speech} batch={chosen} savePrep={actions.savePrep} />
       </aside>
     </main>
   );

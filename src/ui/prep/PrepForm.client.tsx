@@ -1,4 +1,5 @@
 'use client';
+import { useEffect, useRef, useState } from 'react';
 import { cutIn, methodIn, RECIPE_KINDS, recipeIn, type Batch, type CookEvent, type RecipeKind } from '../../core/model';
 import { brineFor, coldThawMin, seasoningOf, waterThawMin } from '../../core/quantities';
 import type { PrepInput } from '../../doors';
@@ -33,17 +34,8 @@ export function PrepForm({ speech, batch, savePrep }: { speech: Speech; batch: B
   const { event, library } = speech;
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId);
-  const values = prepInput(event, library, batch);
+  const { values, put } = usePrep(event, library, batch, savePrep);
   const dish = cut.species === 'dish';
-  const put = async (change: Partial<PrepInput>) => {
-    const outcome = await attempt(savePrep, JSON.parse(JSON.stringify({ ...values, ...change })));
-    if (!outcome.ok) return complain(outcome.problems);
-    const { revision } = outcome.value;
-    announce('Saved; the plan follows.', async () => {
-      const back = await attempt(savePrep, JSON.parse(JSON.stringify({ ...values, revision })));
-      if (!back.ok) complain(back.problems);
-    });
-  };
   const heaviestKg = Math.max(...batch.pieces.map((piece) => piece.boughtKg ?? piece.kg / (1 - cut.trimShare)));
   const brine = values.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, values.recipes.brine), values.brine);
   const seasoning = seasoningOf(batch, cut, method, library, 0);
@@ -163,4 +155,45 @@ export function PrepForm({ speech, batch, savePrep }: { speech: Speech; batch: B
       <p className="text-[0.85rem] text-soft">{method?.practice}</p>
     </div>
   );
+}
+
+interface Draft {
+  values: PrepInput;
+  /** The revision that holds it; none while it is being saved. */
+  revision?: number;
+}
+
+/** The choices as they stand: each is shown at once and saved behind the ones before it. */
+function usePrep(event: CookEvent, library: Speech['library'], batch: Batch, savePrep: Action<CookEvent>) {
+  const saved = prepInput(event, library, batch);
+  const [draft, setDraft] = useState<Draft>();
+  const latest = useRef<Draft>(undefined);
+  const revision = useRef(event.revision);
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  useEffect(() => {
+    revision.current = Math.max(revision.current, event.revision);
+  }, [event.revision]);
+  // A draft stands until the page has been read afresh with it.
+  const standing = (each: Draft | undefined) =>
+    each && (each.revision === undefined || event.revision < each.revision) ? each.values : saved;
+  const keep = (next: Draft | undefined) => {
+    latest.current = next;
+    setDraft(next);
+  };
+  const send = (next: Draft, before: PrepInput | undefined) => {
+    keep(next);
+    queue.current = queue.current.then(async () => {
+      const outcome = await attempt(savePrep, JSON.parse(JSON.stringify({ ...next.values, revision: revision.current })));
+      if (outcome.ok) revision.current = outcome.value.revision;
+      else complain(outcome.problems);
+      if (latest.current !== next) return;
+      keep(outcome.ok ? { values: next.values, revision: outcome.value.revision } : undefined);
+      if (outcome.ok && before) announce('Saved; the plan follows.', () => send({ values: before }, undefined));
+    });
+  };
+  const put = (change: Partial<PrepInput>) => {
+    const before = standing(latest.current);
+    send({ values: { ...before, ...change } }, before);
+  };
+  return { values: standing(draft), put };
 }

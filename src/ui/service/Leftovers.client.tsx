@@ -91,8 +91,9 @@ function LeftoverRow({
       </summary>
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
         <DoorForm<LeftoverInput, CookEvent>
-          key={event.revision}
+          key={JSON.stringify(batch.leftover)}
           door={LeftoverInput}
+          stamp={{ revision: event.revision }}
           values={values}
           save={saveLeftover}
           onDone={(saved) => saved && announce(`${batchName(speech, batch.id)}: noted.`)}
