@@ -1,6 +1,16 @@
-import { cutIn, PREP_KINDS, prepOf, recipeIn, type PrepKind, type RecipeKind, type Task } from '../core/model';
-import { batchCarries, brineFor, saltG, seasoningOf, type SeasoningUse } from '../core/quantities';
-import { methodIn } from '../core/model';
+import {
+  buyingOf,
+  cutIn,
+  methodIn,
+  PREP_KINDS,
+  prepOf,
+  recipeIn,
+  type Batch,
+  type PrepKind,
+  type RecipeKind,
+  type Task,
+} from '../core/model';
+import { batchCarries, brineFor, portionsOf, saltG, seasoningOf, type SeasoningUse } from '../core/quantities';
 import { carriedName } from './carriedWords';
 import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from './units';
 import { list, piecesWords, type Speech, type TaskWords } from './names';
@@ -23,6 +33,9 @@ export function prepTaskWords(speech: Speech, task: Pick<PrepTask, 'kind' | 'bat
     use ? `${formatSmallMass(use.kg, units)} of ${use.recipe.name.toLowerCase()}` : undefined;
   const brine = prep.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
   const cold = formatTemp(5, units);
+  const keptKg = ((kg * cut.trimShare) / (1 - cut.trimShare)) * buyingOf(cut, batch).keptTrimShare;
+  const keptWords =
+    keptKg > 0.05 ? `about ${formatSmallMass(keptKg, units)} of the trim is worth keeping` : 'little of the trim is worth keeping';
   switch (task.kind) {
     case 'thaw':
       return prep.thaw === 'water'
@@ -37,7 +50,7 @@ export function prepTaskWords(speech: Speech, task: Pick<PrepTask, 'kind' | 'bat
     case 'trim':
       return {
         title: `Trim ${pieces}`,
-        detail: `Even thickness; off with thin flaps and hard fat; keep the good trim apart. Weigh each and measure its thick end: the plan follows. Cut-resistant glove.`,
+        detail: `Even thickness; off with thin flaps and hard fat; ${keptWords}. Weigh each and measure its thick end: the plan follows. Cut-resistant glove.`,
       };
     case 'mixBrine':
       return {
@@ -84,6 +97,25 @@ export function prepTaskWords(speech: Speech, task: Pick<PrepTask, 'kind' | 'bat
         detail: `${prep.temperMin} min before going on, no longer: the safety clock runs from here.`,
       };
   }
+}
+
+const ADDED: Partial<Record<RecipeKind, string>> = {
+  wrap: 'Into the wrap',
+  braise: 'Into the pan',
+  glaze: 'Glaze before it is pulled',
+  dressing: 'Dress it',
+  sauce: 'Sauce beside it',
+};
+
+/** ` Dress it: 1.2 lb of pepper vinegar. Carries sulphites.`, for what is added while it cooks or is carved. */
+export function addedWords(speech: Speech, batch: Batch, kind: RecipeKind): string {
+  const cut = cutIn(speech.library, batch.cutId);
+  const serving = speech.event.servings.find((each) => each.id === batch.servingId);
+  if (!cut || !serving) return '';
+  const heads = portionsOf(serving.guests, serving.buffet, serving.marginShare);
+  const { uses } = seasoningOf(batch, cut, methodIn(speech.library, batch.methodId), speech.library, heads);
+  const use = uses.find((each) => each.kind === kind);
+  return use ? ` ${ADDED[kind]}: ${formatSmallMass(use.kg, speech.units)} of ${use.recipe.name.toLowerCase()}.${withAllergens(use)}` : '';
 }
 
 /** ` Carries mustard and celery.` */

@@ -3,7 +3,7 @@ import { limitsOf } from '../core/safety';
 import { clockTime } from './clock';
 import { capital, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
 import { formatMass, formatMinutes, formatTemp } from './units';
-import { isPrepTask, prepTaskWords } from './prepWords';
+import { addedWords, isPrepTask, prepTaskWords } from './prepWords';
 
 const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
 
@@ -62,7 +62,10 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
         method.wrapWhen.coreC !== undefined
           ? `Core about ${formatTemp(method.wrapWhen.coreC, units)} and the bark set.`
           : 'By the clock; the colour should be right.';
-      return { title: `Wrap ${pieces} ${WRAP_WORDS[method.wrap]}`, detail: at };
+      return {
+        title: `Wrap ${pieces} ${WRAP_WORDS[method.wrap]}`,
+        detail: `${at}${addedWords(speech, batch, 'wrap')}${method.wrap === 'pan' ? addedWords(speech, batch, 'braise') : ''}`,
+      };
     }
     case 'unwrap':
       return { title: `Unwrap ${pieces}`, detail: 'Open again to dry and glaze.' };
@@ -78,7 +81,7 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
         title: `Start checking ${pieces}`,
         detail:
           cut.done.by === 'tender'
-            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.`
+            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${addedWords(speech, batch, 'glaze')}`
             : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. Measure and write down the peak. Expected ${time(run.pullMedianMs)}.`,
       };
     case 'pull':
@@ -101,7 +104,10 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
       };
     }
     case 'carve':
-      return { title: `Carve ${pieces}`, detail: `About ${formatMinutes(task.minutes)} of work for one pair of hands.` };
+      return {
+        title: `Carve ${pieces}`,
+        detail: `About ${formatMinutes(task.minutes)} of work for one pair of hands.${addedWords(speech, batch, 'dressing')}${addedWords(speech, batch, 'sauce')}`,
+      };
     default:
       return { title: capital(task.kind), detail: '' };
   }

@@ -2,19 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { cutIn, findCut, pieceSize, SHIPPED_LIBRARY, type Batch, type CookEvent, type Serving } from '../model';
-import {
-  choosePieces,
-  compareCuts,
-  costOf,
-  demandOf,
-  learnTrim,
-  portionG,
-  portionsOf,
-  splitPlate,
-  supplyOf,
-  withLearnedTrim,
-  workingKg,
-} from './index';
+import { compareCuts, costOf, demandOf, learnTrim, portionG, portionsOf, splitPlate, supplyOf, withLearnedTrim, workingKg } from './index';
+import { choosePieces } from './demand';
 
 const LB = 0.45359237;
 const supper = (): 'supper' => 'supper';

@@ -4,5 +4,6 @@ export { DANGER_ZONE_C, dangerMinutes, lethalityShare, lethalityTable } from './
 export { coreRuleOf, SAFETY_RULES } from './rules';
 export { limitsOf, LOOSEST, ruleOf, STRICT_LIMITS } from './limits';
 export type { Limits } from './limits';
-export { SAFETY_STAGES, safetyReview } from './review';
-export type { SafetyFinding, SafetyStage, SafetyState } from './review';
+export { SAFETY_STAGES } from './finding';
+export type { SafetyFinding, SafetyStage, SafetyState } from './finding';
+export { safetyReview } from './review';

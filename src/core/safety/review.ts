@@ -1,78 +1,9 @@
-import {
-  cutIn,
-  isNonIntact,
-  isPoultry,
-  isRoast,
-  methodIn,
-  prepOf,
-  type Batch,
-  type CookEvent,
-  type Cut,
-  type Library,
-  type LoosenableRule,
-  type Pit,
-  type Plan,
-} from '../model';
+import { cutIn, isNonIntact, isPoultry, isRoast, methodIn, prepOf } from '../model';
 import { MS_PER_MIN } from '../units';
+import { idsOf, SAFETY_STAGES, type Item, type SafetyFinding, type SafetyInput } from './finding';
 import { limitsOf, STRICT_LIMITS } from './limits';
+import { reviewBefore } from './reviewBefore';
 import { coreRuleOf, SAFETY_RULES } from './rules';
-
-export const SAFETY_STAGES = ['receive', 'thaw', 'season', 'trim', 'fire', 'cook', 'hold', 'serve', 'after'] as const;
-export type SafetyStage = (typeof SAFETY_STAGES)[number];
-
-/** Kept by the plan, to be measured on the day, to be watched, or broken. */
-export type SafetyState = 'keeps' | 'measure' | 'watch' | 'breaks';
-
-/** One value of the guidance beside what this plan does. Words come later; `figures` are in C, minutes or instants. */
-export interface SafetyFinding {
-  code:
-    | 'coldOnArrival'
-    | 'arrivedWarm'
-    | 'thawCold'
-    | 'thawWater'
-    | 'brineCold'
-    | 'injected'
-    | 'rawPoultry'
-    | 'tempering'
-    | 'knives'
-    | 'carbonMonoxide'
-    | 'gasLeak'
-    | 'pitHot'
-    | 'dangerClock'
-    | 'poultryAbove'
-    | 'greaseFire'
-    | 'burns'
-    | 'core'
-    | 'poultryPeak'
-    | 'hotHold'
-    | 'rare'
-    | 'tiredDriver'
-    | 'timeAlone'
-    | 'cooling'
-    | 'ash'
-    | 'towing';
-  stage: SafetyStage;
-  state: SafetyState;
-  batchIds: string[];
-  limit?: number;
-  source: string;
-  figures: Record<string, number>;
-  /** The hard value behind it, when an owner may loosen that, and whether this event has. */
-  rule?: LoosenableRule;
-  loosened?: boolean;
-}
-
-export interface SafetyInput {
-  event: CookEvent;
-  library: Library;
-  pits: readonly Pit[];
-  plan: Plan;
-}
-
-interface Item {
-  batch: Batch;
-  cut: Cut;
-}
 
 /** The usual guidance, stage by stage, beside what the plan does. Nothing here replaces local code, the permit or licensed practice. */
 export function safetyReview(input: SafetyInput): SafetyFinding[] {
@@ -80,7 +11,7 @@ export function safetyReview(input: SafetyInput): SafetyFinding[] {
     const cut = cutIn(input.library, batch.cutId);
     return cut ? [{ batch, cut }] : [];
   });
-  const findings = [...before(items, input), ...fire(input), ...cooking(items, input), ...after(items, input)];
+  const findings = [...reviewBefore(items, input), ...fire(input), ...cooking(items, input), ...after(items, input)];
   const limits = limitsOf(input.event);
   for (const finding of findings) {
     if (!finding.rule) continue;
@@ -88,114 +19,6 @@ export function safetyReview(input: SafetyInput): SafetyFinding[] {
     finding.loosened = limits[finding.rule] !== STRICT_LIMITS[finding.rule];
   }
   return findings.sort((a, b) => SAFETY_STAGES.indexOf(a.stage) - SAFETY_STAGES.indexOf(b.stage));
-}
-
-const idsOf = (items: Item[]) => items.map(({ batch }) => batch.id);
-
-function before(items: Item[], { plan }: SafetyInput): SafetyFinding[] {
-  const findings: SafetyFinding[] = [];
-  const meats = items.filter(({ cut }) => cut.species !== 'dish');
-  const cold = SAFETY_RULES.coldHold;
-  const unread = meats.filter(({ batch }) => batch.received?.coreC === undefined);
-  const warm = meats.filter(({ batch }) => (batch.received?.coreC ?? 0) > cold.limit);
-  if (meats.length > 0)
-    findings.push({
-      code: 'coldOnArrival',
-      stage: 'receive',
-      state: unread.length > 0 ? 'measure' : 'keeps',
-      batchIds: idsOf(unread.length > 0 ? unread : meats.filter((each) => !warm.includes(each))),
-      limit: cold.limit,
-      source: cold.source,
-      figures: {},
-    });
-  for (const each of warm)
-    findings.push({
-      code: 'arrivedWarm',
-      stage: 'receive',
-      state: 'breaks',
-      batchIds: [each.batch.id],
-      limit: cold.limit,
-      source: cold.source,
-      figures: { coreC: each.batch.received!.coreC! },
-    });
-  for (const way of ['cold', 'water'] as const) {
-    const thawed = meats.filter(({ batch, cut }) => prepOf(cut, batch).thaw === way);
-    if (thawed.length === 0) continue;
-    const broken = plan.problems.some((problem) => problem.code === 'waterThawTooLong');
-    findings.push({
-      code: way === 'cold' ? 'thawCold' : 'thawWater',
-      stage: 'thaw',
-      state: way === 'water' && broken ? 'breaks' : 'keeps',
-      batchIds: idsOf(thawed),
-      limit: way === 'cold' ? cold.limit : SAFETY_RULES.thawWaterMin.limit,
-      source: SAFETY_RULES.thawWaterMin.source,
-      figures: {},
-    });
-  }
-  const brined = meats.filter(({ batch, cut }) => prepOf(cut, batch).brine !== 'none');
-  if (brined.length > 0)
-    findings.push({
-      code: 'brineCold',
-      stage: 'season',
-      state: 'measure',
-      batchIds: idsOf(brined),
-      limit: cold.limit,
-      source: cold.source,
-      figures: {},
-    });
-  const injected = meats.filter(({ batch, cut }) => isNonIntact(cut, batch));
-  if (injected.length > 0)
-    findings.push({
-      code: 'injected',
-      stage: 'season',
-      state: plan.problems.some((problem) => problem.code === 'coreTooLow' && problem.nonIntact) ? 'breaks' : 'watch',
-      batchIds: idsOf(injected),
-      source: SAFETY_RULES.nonIntactCore.source,
-      figures: {},
-      rule: 'nonIntactCore',
-    });
-  const birds = meats.filter(({ cut }) => isPoultry(cut));
-  const rawSteps = plan.prep.filter((step) => birds.some(({ batch }) => batch.id === step.batchId));
-  if (birds.length > 0)
-    findings.push({
-      code: 'rawPoultry',
-      stage: 'season',
-      state: 'watch',
-      batchIds: idsOf(birds),
-      source: 'Food Code 2022 3-302.11',
-      figures:
-        rawSteps.length > 0
-          ? {
-              fromMs: Math.min(...rawSteps.map((step) => step.atMs)),
-              toMs: Math.max(...rawSteps.map((step) => step.atMs + step.minutes * MS_PER_MIN)),
-              hands: Math.max(...rawSteps.map((step) => step.hands)),
-            }
-          : {},
-    });
-  const tempered = meats.filter(({ batch, cut }) => prepOf(cut, batch).temperMin > 0);
-  for (const { batch, cut } of tempered) {
-    const { temperMin } = prepOf(cut, batch);
-    findings.push({
-      code: 'tempering',
-      stage: 'season',
-      state: temperMin > SAFETY_RULES.temperMin.limit ? 'breaks' : 'watch',
-      batchIds: [batch.id],
-      limit: SAFETY_RULES.temperMin.limit,
-      source: SAFETY_RULES.temperMin.source,
-      figures: { minutes: temperMin },
-    });
-  }
-  const trimMin = plan.prep.filter((step) => step.kind === 'trim').reduce((sum, step) => sum + step.minutes, 0);
-  if (trimMin > 0)
-    findings.push({
-      code: 'knives',
-      stage: 'trim',
-      state: 'watch',
-      batchIds: [],
-      source: 'workplace practice',
-      figures: { minutes: trimMin },
-    });
-  return findings;
 }
 
 function fire({ pits, plan, event }: SafetyInput): SafetyFinding[] {

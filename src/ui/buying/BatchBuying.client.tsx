@@ -4,8 +4,8 @@ import { compareCuts, type Demand } from '../../core/quantities';
 import { SAFETY_RULES } from '../../core/safety';
 import { BuyingInput, ReceiptInput } from '../../doors';
 import { capital, type Speech } from '../../formats/names';
-import { formatArea, formatMass, formatMoney, formatTemp } from '../../formats/units';
-import { announce, type Action } from '../kit/actions';
+import { formatArea, formatHelping, formatMoney, formatTemp } from '../../formats/units';
+import type { Action } from '../kit/actions';
 import { DoorForm } from '../kit/DoorForm.client';
 import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
@@ -26,7 +26,7 @@ export function BuyingForm({ speech, batch, saveBuying }: { speech: Speech; batc
       stamp={{ revision: speech.event.revision }}
       values={values}
       save={saveBuying}
-      onDone={(saved) => saved && announce('Saved; pieces that follow the guests follow the weights.')}
+      saved={() => 'Saved; pieces that follow the guests follow the weights.'}
       cancellable={false}
       className={GRID}
     >
@@ -67,7 +67,7 @@ export function ReceivingForm({ speech, batch, saveReceipt }: { speech: Speech; 
         stamp={{ revision: speech.event.revision }}
         values={values}
         save={saveReceipt}
-        onDone={(saved) => saved && announce('Receiving noted.')}
+        saved={() => 'Receiving noted.'}
         cancellable={false}
         className={GRID}
       >
@@ -117,7 +117,7 @@ export function OtherCuts({ speech, batch, demand, currency }: { speech: Speech;
                   {row.cutId === own.id && <span className="font-normal text-soft">, on the menu</span>}
                 </td>
                 <td className="figures py-1 text-right">{row.pieces}</td>
-                <td className="figures py-1 text-right">{formatMass(row.boughtKgPerPortion, units)}</td>
+                <td className="figures py-1 text-right">{formatHelping(row.boughtKgPerPortion * 1000, units)}</td>
                 <td className="figures py-1 text-right">
                   {row.costPerPortion === undefined ? '–' : formatMoney(row.costPerPortion, currency)}
                 </td>

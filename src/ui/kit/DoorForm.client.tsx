@@ -1,7 +1,7 @@
 'use client';
 import { useState, type ReactNode } from 'react';
 import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
-import { attempt, firstMessage, type Action } from './actions';
+import { announce, attempt, complain, firstMessage, type Action } from './actions';
 import { Button } from './Button';
 import { showProblems, useDoorForm } from './useDoorForm';
 
@@ -10,7 +10,9 @@ interface DoorFormProps<T extends FieldValues & object, R> {
   values: T;
   save: Action<R>;
   /** With what was saved, or nothing when it was left as it was. */
-  onDone(saved?: R): void;
+  onDone?(saved?: R): void;
+  /** What to say once it is saved; undo saves the values that stood before. */
+  saved?(result: R): string;
   /** Without it there is no way out but saving: the form stands on the page. */
   cancellable?: boolean;
   /** Put over the values when they are saved: what may change while the form stands open. */
@@ -25,6 +27,7 @@ export function DoorForm<T extends FieldValues & object, R>({
   values,
   save,
   onDone,
+  saved,
   cancellable = true,
   stamp,
   className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
@@ -32,10 +35,18 @@ export function DoorForm<T extends FieldValues & object, R>({
 }: DoorFormProps<T, R>) {
   const form = useDoorForm<T>(door, values as DefaultValues<T>);
   const [failed, setFailed] = useState<string>();
+  const putBack = async (after: R) => {
+    const revision = (after as { revision?: number }).revision;
+    const back = await attempt(save, JSON.parse(JSON.stringify({ ...values, ...(revision !== undefined && { revision }) })));
+    if (!back.ok) complain(back.problems);
+  };
   const submit = form.handleSubmit(async (input) => {
     setFailed(undefined);
     const outcome = await attempt(save, JSON.parse(JSON.stringify({ ...input, ...stamp })));
-    if (outcome.ok) return onDone(outcome.value);
+    if (outcome.ok) {
+      if (saved) announce(saved(outcome.value), () => putBack(outcome.value));
+      return onDone?.(outcome.value);
+    }
     const rest = showProblems(form, outcome.problems);
     if (rest.length > 0) setFailed(firstMessage(rest));
   });
@@ -49,7 +60,7 @@ export function DoorForm<T extends FieldValues & object, R>({
           </p>
         )}
         <div className="mt-4 flex justify-end gap-2">
-          {cancellable && <Button onClick={() => onDone()}>Leave as it was</Button>}
+          {cancellable && <Button onClick={() => onDone?.()}>Leave as it was</Button>}
           <Button type="submit" look="ember" disabled={form.formState.isSubmitting}>
             Save
           </Button>

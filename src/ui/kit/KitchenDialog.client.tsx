@@ -35,7 +35,13 @@ export function KitchenDialog({ event, saveKitchen }: { event: CookEvent; saveKi
         <Truck size={16} aria-hidden /> Delivery and kitchen
       </Button>
       <Dialog open={open} onOpenChange={setOpen} title="Delivery and kitchen" description="What prep is planned within." wide>
-        <DoorForm<K, CookEvent> door={KitchenInput} values={inputOf(event)} save={saveKitchen} onDone={() => setOpen(false)}>
+        <DoorForm<K, CookEvent>
+          door={KitchenInput}
+          values={inputOf(event)}
+          save={saveKitchen}
+          saved={() => 'Saved; prep follows.'}
+          onDone={() => setOpen(false)}
+        >
           <Words<K> name="deliverDate" label="Meat comes on" type="date" optional />
           <Words<K> name="deliverTime" label="at" type="time" optional />
           <Choice<K> name="currency" label="Prices in" options={CURRENCIES.map((code) => [code, code] as const)} className="col-span-2" />

@@ -8,7 +8,7 @@ import { dayAndTime, shortDay } from '../../formats/clock';
 import { batchName, list, type Speech } from '../../formats/names';
 import { batchAllergens } from '../../formats/prepWords';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
-import { announce, type Action } from '../kit/actions';
+import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { DoorForm } from '../kit/DoorForm.client';
 import { Choice, conversions, Figure } from '../kit/formFields';
@@ -96,7 +96,7 @@ function LeftoverRow({
           stamp={{ revision: event.revision }}
           values={values}
           save={saveLeftover}
-          onDone={(saved) => saved && announce(`${batchName(speech, batch.id)}: noted.`)}
+          saved={() => `${batchName(speech, batch.id)}: noted.`}
           cancellable={false}
           className="grid grid-cols-3 gap-3"
         >

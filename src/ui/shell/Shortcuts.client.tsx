@@ -10,15 +10,20 @@ const GO = [
   ['g c', 'Cuts & methods'],
   ['g w', 'What if'],
   ['g b', 'Brief of this event'],
+  ['g u', 'Buying for this event'],
+  ['g t', 'Prep of this event'],
   ['g i', 'Pits of this event'],
   ['g p', 'Plan of this event'],
   ['g r', 'Run sheet of this event'],
+  ['g v', 'Service of this event'],
+  ['g s', 'Safety of this event'],
 ] as const;
 
 const THERE = [
   ['n', 'New event (on Events)'],
   ['← →', 'Run before or after (on the plan)'],
   ['Esc', 'Let go of the run, close what is open'],
+  ['Enter ↓ ↑', 'Down and up a column of weights (Buying)'],
   ['Ctrl Z', 'Undo the last change (Brief and Plan)'],
   ['?', 'This list'],
 ] as const;
@@ -38,6 +43,10 @@ export function Shortcuts() {
   useHotkeys('g>c', go('/library'));
   useHotkeys('g>w', go('/what-if'));
   useHotkeys('g>b', goStage('brief'), [eventId]);
+  useHotkeys('g>u', goStage('buying'), [eventId]);
+  useHotkeys('g>t', goStage('prep'), [eventId]);
+  useHotkeys('g>v', goStage('service'), [eventId]);
+  useHotkeys('g>s', goStage('safety'), [eventId]);
   useHotkeys('g>i', goStage('pits'), [eventId]);
   useHotkeys('g>p', goStage('plan'), [eventId]);
   useHotkeys('g>r', goStage('run-sheet'), [eventId]);
