@@ -49,12 +49,28 @@ export async function createEvent(house: House, input: CreateEventInput): Promis
   });
 }
 
-/** Copies an event with everything on it, under a new name. */
+/** An event as it was planned, without what belongs to its own day: weights, receipts, what is done, ticked, kept or loosened. */
+function asPlanned(event: CookEvent): CookEvent {
+  const copy = structuredClone(event);
+  delete copy.keptPlan;
+  delete copy.ticked;
+  delete copy.loosened;
+  if (copy.kitchen) delete copy.kitchen.deliverAtMs;
+  for (const batch of copy.batches) {
+    delete batch.received;
+    delete batch.leftover;
+    if (batch.prep) batch.prep.done = [];
+    batch.pieces = batch.pieces.map(({ id, kg }) => ({ id, kg }));
+  }
+  return copy;
+}
+
+/** Copies an event as it was planned, under a new name. */
 export async function duplicateEvent(house: House, eventId: string): Promise<Outcome<CookEvent>> {
   return house.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
     const source = await loadEvent(eventId, transaction);
     if (!source) return failure({ code: 'eventGone' });
-    const copy: CookEvent = { ...source, id: house.newId(), name: `${source.name}, copy`.slice(0, 80), revision: 1 };
+    const copy: CookEvent = { ...asPlanned(source), id: house.newId(), name: `${source.name}, copy`.slice(0, 80), revision: 1 };
     await saveEvent(copy, house.nowMs(), transaction);
     return success(copy);
   });

@@ -301,6 +301,24 @@ describe('safety', () => {
   });
 });
 
+describe('a copy', () => {
+  it('takes the choices along, and nothing that belongs to its own day', async () => {
+    event = must(await services.savePrep(house, prep({ salt: 'night', recipes: { rub: 'rub-pepper' } })));
+    event = must(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-17' })));
+    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
+    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'trim', done: true }));
+    event = must(await services.loosenRule(house, { ...at(), rule: 'hotHold', limit: 57, reason: 'The department asks 57' }));
+    event = must(await services.tickItem(house, { eventId: event.id, itemId: 'Kit/drip pans', ticked: true }));
+    event = must(await services.keepThePlan(house, { eventId: event.id }));
+    const copy = must(await services.duplicateEvent(house, event.id));
+    expect(copy.batches[0]!.prep).toMatchObject({ salt: 'night', done: [] });
+    expect(copy.kitchen).toMatchObject({ fridgeLitres: 300 });
+    expect(copy.kitchen!.deliverAtMs).toBeUndefined();
+    expect(copy.batches[0]!.pieces[0]).toEqual({ id: 'p1', kg: 3.7 });
+    expect([copy.keptPlan, copy.ticked, copy.loosened]).toEqual([undefined, undefined, undefined]);
+  });
+});
+
 describe('the kept plan', () => {
   it('is what later changes are held against', async () => {
     event = must(await services.keepThePlan(house, { eventId: event.id }));

@@ -77,7 +77,9 @@ function cooking(items: Item[], { plan, library, event }: SafetyInput): SafetyFi
         figures: { pullC: Math.min(...runs.map((run) => run.pullCoreC)), doneC: cut.done.coreC },
       });
     }
-    for (const run of runs.filter((each) => each.hold.gearId !== 'board'))
+    // A roast served rare is below hot holding by choice; it has its own line.
+    const rareRoast = isRoast(cut) && cut.done.by === 'core' && cut.done.coreC < limits.hotHold;
+    for (const run of runs.filter((each) => each.hold.gearId !== 'board' && !rareRoast))
       findings.push({
         code: 'hotHold',
         stage: 'hold',
