@@ -48,6 +48,7 @@ test('a serving is nudged on the plan, every run follows at once, and undo bring
   await expect(briskets).not.toHaveAttribute('aria-label', first!);
   await page.keyboard.press('Control+z');
   await expect(briskets).toHaveAttribute('aria-label', first!);
+  await saved(page);
   await page.reload();
   await expect(briskets).toHaveAttribute('aria-label', first!);
 });

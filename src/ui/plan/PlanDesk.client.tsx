@@ -41,6 +41,7 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
   const [moves, setMoves] = useState<{ servingId: string; byMin: number }[]>([]);
   const revision = useRef(first.event.revision);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const [unsaved, setUnsaved] = useState<number>();
   const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
   const [holder, widthPx] = useWidth();
 
@@ -55,8 +56,10 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
       });
     setEvent(shift(byMin));
     if (forUndo) setMoves((list) => [...list, { servingId, byMin }]);
+    setUnsaved((count = 0) => count + 1);
     queue.current = queue.current.then(async () => {
       const outcome = await attempt(moveServing, { eventId: event.id, servingId, byMin, revision: revision.current });
+      setUnsaved((count = 1) => count - 1);
       if (outcome.ok) {
         revision.current = outcome.value.revision;
         router.refresh();
@@ -85,6 +88,12 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
     announce('Serving moved back.');
   };
   useHotkeys('mod+z', undo, { preventDefault: true });
+  useEffect(() => {
+    if (!unsaved) return;
+    const ask = (leaving: BeforeUnloadEvent) => leaving.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [unsaved]);
 
   const step = (by: number) => {
     const at = plan.runs.findIndex((run) => run.id === selectedId);
@@ -108,7 +117,12 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
             {failed ? 'This shows the last plan that was made. Load the page again.' : tightestWords(speech, plan)}
           </p>
         </div>
-        <div className="flex items-center px-4 print:hidden">
+        <div className="flex items-center gap-3 px-4 print:hidden">
+          {unsaved !== undefined && (
+            <span role="status" className="text-[0.85rem] text-soft">
+              {unsaved > 0 ? 'Saving…' : 'All saved'}
+            </span>
+          )}
           <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('strong')}>
             <ListChecks size={17} aria-hidden /> Run sheet
           </Link>
