@@ -2,7 +2,8 @@ import type { PlanProblem, PrepDrop, PrepKind } from '../core/model';
 import { limitsOf } from '../core/safety';
 import { carriedName, servedName } from './carriedWords';
 import { clockTime, dayAndTime } from './clock';
-import { formatArea, formatMass, formatMinutes, formatTemp } from './units';
+import { faultWords } from './rackWords';
+import { formatArea, formatLength, formatMass, formatMinutes, formatTemp } from './units';
 import { batchName, capital, list, lowerPit, piecesWords, pitName, rackName, type Speech } from './names';
 
 export interface ProblemWords {
@@ -40,6 +41,16 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
       return {
         what: `${pieces} ${have} no place: ${pitName(speech, problem.pitId)}, ${rackName(speech, problem.pitId, problem.rackId)} is short of ${formatArea(problem.shortMm2, units)}, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Add a pit, choose a method that wraps and finishes in the oven, or take fewer pieces.',
+      };
+    case 'rackNoSpot':
+      return {
+        what: `${pieces} ${have} no spot: ${pitName(speech, problem.pitId)}, ${rackName(speech, problem.pitId, problem.rackId)} has the area, but no gap of the right shape: the best is ${formatLength(problem.shortMm, units)} too small, ${span(problem.fromMs, problem.toMs)}.`,
+        remedy: 'Take pieces of another size or one fewer, or lay the rack by hand under Racks.',
+      };
+    case 'laidWrong':
+      return {
+        what: `Laid by hand on the ${lowerPit(pitName(speech, problem.pitId))}, ${rackName(speech, problem.pitId, problem.rackId)}: ${faultWords(speech, problem.fault)}, ${span(problem.fault.fromMs, problem.fault.toMs)}.`,
+        remedy: 'Move it under Racks, or let the racks be arranged.',
       };
     case 'rackOverloaded':
       return {

@@ -1,7 +1,7 @@
 import { buildPlan, type PlanInput } from '../core/planning';
 import { kitchenOf, type Plan } from '../core/model';
 import type { LearnedTrim } from '../core/quantities';
-import type { ForecastCache } from '../core/schedule';
+import { newForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
 import { shiftsBetween } from '../formats/clock';
 import { listBoxes, listPits, loadEvent } from '../persistence';
@@ -18,7 +18,7 @@ interface Planned {
 }
 
 const MOST_FORECASTS_KEPT = 500;
-let forecasts: ForecastCache = new Map();
+let forecasts = newForecastCache();
 
 /** The plan of an event, made on the server: the same one the plan screen's worker makes. Undefined when there is no such event. */
 export async function planEvent(house: House, eventId: string): Promise<Planned | undefined> {
@@ -35,6 +35,6 @@ export async function planEvent(house: House, eventId: string): Promise<Planned 
     earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN,
     shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),
   };
-  if (forecasts.size > MOST_FORECASTS_KEPT) forecasts = new Map();
+  if (forecasts.batches.size > MOST_FORECASTS_KEPT) forecasts = newForecastCache();
   return { input, plan: buildPlan(input, forecasts), learned };
 }

@@ -1,10 +1,10 @@
 import { expose } from 'comlink';
 import type { Plan } from '../core/model';
 import { buildPlan, runCurve, type PlanInput } from '../core/planning';
-import type { ForecastCache } from '../core/schedule';
+import { newForecastCache } from '../core/schedule';
 import type { PlanWorkerApi } from './protocol';
 
-const cache: ForecastCache = new Map();
+const cache = newForecastCache();
 let last: { input: PlanInput; plan: Plan } | undefined;
 
 const api: PlanWorkerApi = {

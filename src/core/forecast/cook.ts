@@ -112,7 +112,7 @@ export function finishHot(body: Body, setup: CookSetup, global: ModelParameters,
 export function runCook(setup: CookSetup, parameters: ParameterSet, options: CookOptions = {}): Cook {
   const { stepMin, cells, longestMin, bothEnds } = { ...DEFAULTS, ...options };
   const { global } = parameters;
-  let climate = pitClimate(setup.pitKind);
+  let climate = pitClimate(setup.pitKind, setup.climate);
   const body = createBody(setup.body, setup.altitudeM, cells);
   const thin = bothEnds && setup.thinEnd ? createBody(setup.thinEnd, setup.altitudeM, cells) : undefined;
   const boundary = emptyBoundary();

@@ -21,7 +21,16 @@ const CLIMATES: Record<PitKind, PitClimate> = {
 
 const REFERENCE: PitClimate = { film: 1, radiation: 1, vapour: 1 };
 
-export const pitClimate = (kind: PitKind | undefined): PitClimate => (kind ? CLIMATES[kind] : REFERENCE);
+/** How one pit differs from the usual one of its kind: air over the meat, and moisture in it. */
+export interface OwnClimate {
+  airflow: number;
+  humidity: number;
+}
+
+export function pitClimate(kind: PitKind | undefined, own: OwnClimate = { airflow: 1, humidity: 1 }): PitClimate {
+  const usual = kind ? CLIMATES[kind] : REFERENCE;
+  return { ...usual, film: usual.film * own.airflow, vapour: usual.vapour * own.humidity };
+}
 
 /** Grate temperature over a cook: set points that jump, and lids that open. Minutes count from going on. */
 export interface PitProgramme {

@@ -16,7 +16,7 @@ import {
 } from '../model';
 import type { BodySpec } from '../thermal';
 import { correctionFor, softeningHours, type ParameterSet } from './parameters';
-import type { PitProgramme } from './pit';
+import type { OwnClimate, PitProgramme } from './pit';
 
 /** What ends a cook: tenderness, a core on the probe, or a core to be reached after carry-over. */
 export type DoneWhen = { by: 'tender'; convertedShare: number } | { by: 'probe'; coreC: number } | { by: 'peak'; coreC: number };
@@ -32,6 +32,7 @@ export interface CookSetup {
   done: DoneWhen;
   pit: PitProgramme;
   pitKind?: PitKind;
+  climate?: OwnClimate;
   /** Where it finishes after the wrap, when it moves. */
   finishKind?: PitKind;
   altitudeM: number;
@@ -104,6 +105,7 @@ const FULL_SMOKE = Object.freeze({ output: 1, darkShare: 0 });
 export interface SetupOptions {
   pit: PitProgramme;
   pitKind?: PitKind;
+  climate?: OwnClimate;
   finishKind?: PitKind;
   altitudeM?: number;
   roomC?: number;
@@ -133,6 +135,7 @@ export function cookSetup(
     done: options.done ?? doneWhenOf(cut, options.chew),
     pit: options.pit,
     pitKind: options.pitKind,
+    climate: options.climate,
     finishKind: options.finishKind,
     altitudeM: options.altitudeM ?? 0,
     roomC: options.roomC ?? 20,

@@ -13,9 +13,35 @@ export const PIT_KIND_NAMES: Record<PitKind, string> = {
   oven: 'oven',
 };
 
+/** An axis-parallel rectangle on a rack, mm: x to the right along the width, y away from the door, from the near left corner. */
+export interface Rect {
+  xMm: number;
+  yMm: number;
+  widthMm: number;
+  depthMm: number;
+}
+
+/** A band across a rack that runs hotter or cooler than the set point. */
+export interface HeatBand {
+  fromMm: number;
+  toMm: number;
+  offsetC: number;
+}
+
+export const RACK_SIDES = ['left', 'right', 'near', 'far'] as const;
+export type RackSide = (typeof RACK_SIDES)[number];
+
+export const BLOCKED_BY = ['water pan', 'mop pot', 'smoke tube', 'something else'] as const;
+/** A part of a rack that nothing may lie on. */
+export interface BlockedPart extends Rect {
+  by: (typeof BLOCKED_BY)[number];
+}
+
 export interface Rack {
   id: string;
   name: string;
+  /** A circle: width and depth are both its diameter. */
+  round?: boolean;
   widthMm: number;
   depthMm: number;
   /** Headroom above the rack. */
@@ -23,6 +49,25 @@ export interface Rack {
   maxKg: number;
   /** 1 is the lowest. */
   level: number;
+  zones?: HeatBand[];
+  /** The side the fire is on, where the zones do not tell. */
+  hotSide?: RackSide;
+  blocked?: BlockedPart[];
+}
+
+export const FUELS = ['split wood', 'charcoal', 'lump charcoal', 'pellets', 'gas', 'electricity'] as const;
+export type Fuel = (typeof FUELS)[number];
+
+/** What a fire eats and asks for. */
+export interface PitFuel {
+  kind: Fuel;
+  /** At 121 C in calm air of 15 C. */
+  kgPerH: number;
+  /** Minutes between reloads; none when it feeds itself. */
+  reloadMin?: number;
+  /** Minutes between clearing the ash, and between filling the water pan. */
+  ashMin?: number;
+  waterMin?: number;
 }
 
 export interface Pit {
@@ -35,6 +80,17 @@ export interface Pit {
   openingDropC: number;
   /** Minutes until the pit is back within a tenth of the drop. */
   recoverMin: number;
+  /** The grate is this much hotter than the number on the gauge or controller. */
+  gaugeOffsetC?: number;
+  /** Against the usual pit of its kind: how much air moves over the meat, and how moist it is. */
+  airflow?: number;
+  humidity?: number;
+  fuel?: PitFuel;
+  /** A small fan under a controller holds the fire. */
+  blower?: boolean;
+  /** Goes along to the venue; it cannot be used on the road. */
+  travels?: boolean;
+  hired?: boolean;
   racks: Rack[];
 }
 
@@ -44,7 +100,41 @@ export interface HoldingBox {
   name: string;
   litres: number;
   lossWPerK: number;
+  hired?: boolean;
+}
+
+/** A warmer, a holding oven or a steam table: pan slots at a set point. */
+export const WARMER_KINDS = ['warmer', 'holding oven', 'steam table'] as const;
+export interface Warmer {
+  id: string;
+  name: string;
+  kind: (typeof WARMER_KINDS)[number];
+  slots: number;
+  setC: number;
+  hired?: boolean;
+}
+
+/** A thermometer: how many channels it has, and what they read when it was last checked. */
+export interface Probe {
+  id: string;
+  name: string;
+  channels: number;
+  /** Read in ice water and in boiling water at this altitude, when it was last checked. */
+  iceC?: number;
+  boilC?: number;
+  altitudeM?: number;
+  checkedAtMs?: number;
+  /** Not to be used: broken, or reads wrong. */
+  out?: boolean;
+}
+
+/** Someone who works at events. */
+export interface CrewMember {
+  id: string;
+  name: string;
 }
 
 /** Litres of box a kilogram of wrapped meat takes. */
 export const BOX_LITRES_PER_KG = 1.8;
+/** Kilograms of wrapped meat a pan slot takes. */
+export const KG_PER_SLOT = 9;

@@ -59,6 +59,18 @@ export interface Batch {
   leftover?: Leftover;
 }
 
+/** A place given by hand: wherever the piece is in this pit, it lies here. */
+export interface Laid {
+  batchId: string;
+  pieceId: string;
+  pitId: string;
+  rackId: string;
+  xMm: number;
+  yMm: number;
+  /** Its length lies away from the door. */
+  turned: boolean;
+}
+
 export interface CookEvent {
   id: string;
   name: string;
@@ -76,6 +88,8 @@ export interface CookEvent {
   /** ISO 4217 code that prices are in. */
   currency?: string;
   loosened?: Loosened[];
+  /** Pieces laid on a rack by hand: the plan lays the others around them. */
+  laid?: Laid[];
   /** Lines of the shopping list that are in the house. */
   ticked?: string[];
   keptPlan?: KeptPlan;

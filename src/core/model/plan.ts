@@ -1,10 +1,22 @@
 import type { Carried } from './allergen';
+import type { Rect, RackSide } from './equipment';
+
+/** Where a piece lies on its rack, and which way its thick end points. */
+export interface Place extends Rect {
+  pieceId: string;
+  /** Its length lies away from the door. */
+  turned: boolean;
+  thickEnd: RackSide;
+  /** How much hotter than the set point it lies. */
+  offsetC: number;
+}
 
 /** Where a run's pieces lie on one rack for a while. Half-open in time. */
 export interface Leg {
   pitId: string;
   rackId: string;
   pieceIds: string[];
+  places: Place[];
   fromMs: number;
   toMs: number;
   /** Rack area the pieces claim, air gap included. */
@@ -123,6 +135,21 @@ export interface Task {
   opening?: string;
 }
 
+/** A piece of a batch, to be named. */
+export interface PieceRef {
+  batchId: string;
+  pieceId: string;
+}
+
+/** What is wrong on a rack at some moment. */
+export type RackFault = { fromMs: number; toMs: number } & (
+  | { code: 'tooNear'; piece: PieceRef; other: PieceRef; apartMm: number; gapMm: number }
+  | { code: 'offRack' | 'onBlocked'; piece: PieceRef }
+  | { code: 'tooTall'; piece: PieceRef; thicknessMm: number; clearanceMm: number }
+  | { code: 'overloaded'; kg: number; maxKg: number }
+  | { code: 'poultryAbove'; piece: PieceRef; other: PieceRef }
+);
+
 export type PlanProblem =
   | { code: 'noSuitablePit'; severity: 'broken'; batchId: string; pieces: number; need: 'smoke' | 'heat' | 'size' }
   | {
@@ -158,7 +185,20 @@ export type PlanProblem =
       fromMs: number;
       toMs: number;
     }
+  | {
+      code: 'rackNoSpot';
+      severity: 'broken';
+      batchId: string;
+      pieces: number;
+      pitId: string;
+      rackId: string;
+      /** Length and width by which the best free spot misses the piece, added up. */
+      shortMm: number;
+      fromMs: number;
+      toMs: number;
+    }
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
+  | { code: 'laidWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
   | { code: 'neverDone'; severity: 'broken'; batchId: string; pieces: number; pitC: number }

@@ -17,7 +17,7 @@ import {
 import { coldUses, placeSteps, prepProblems, type PrepOrder } from '../prep';
 import { needConflicts, seasoningOf } from '../quantities';
 import { limitsOf } from '../safety';
-import { schedule, type BatchOrder, type ForecastCache } from '../schedule';
+import { newForecastCache, schedule, type BatchOrder, type ForecastCache } from '../schedule';
 import { tasksOf } from './tasks';
 
 /** All that a plan depends on. The same input gives the same plan, in the browser and on the server. */
@@ -53,7 +53,11 @@ export function prepOrders({ event, library }: Pick<PlanInput, 'event' | 'librar
 }
 
 /** Builds the whole plan of an event: prep, runs, fires, tasks, and whatever does not fit. */
-export function buildPlan(input: PlanInput, cache: ForecastCache = new Map(), parameters: ParameterSet = SHIPPED_PARAMETERS): Plan {
+export function buildPlan(
+  input: PlanInput,
+  cache: ForecastCache = newForecastCache(),
+  parameters: ParameterSet = SHIPPED_PARAMETERS,
+): Plan {
   const { event, library } = input;
   const orders = batchOrders(input);
   const scheduled = schedule(orders, {
@@ -64,6 +68,7 @@ export function buildPlan(input: PlanInput, cache: ForecastCache = new Map(), pa
     confidence: event.confidence,
     earliestMs: input.earliestMs,
     limits: limitsOf(event),
+    laid: event.laid ?? [],
     cache,
   });
   const prepared = prepOrders(input, scheduled.runs);

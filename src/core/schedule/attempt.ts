@@ -1,12 +1,13 @@
 import { chanceWithin } from '../forecast';
-import { isPoultry, type Cut, type Leg, type Method, type Pit, type Rack, type Reason, type Run } from '../model';
+import { isPoultry, type Cut, type Leg, type Method, type Pit, type Place, type Rack, type Reason, type Run } from '../model';
+import { claimedMm2 } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { heatUses } from './heatLedger';
 import { servedRare, strictClock, type Option } from './options';
-import { shapeKey } from './batchForecast';
+import { offsetFactor, shapeKey } from './batchForecast';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
-import { claimedMm2, type Footprint, type RackLedger, type RackRefusal } from './rackLedger';
+import type { Filled, Footprint, RackLedger, RackRefusal } from './rackLedger';
 
 /** A tent keeps meat for this long after its rest; beyond it a box is wanted. */
 const TENT_HOLD_MIN = 60;
@@ -37,16 +38,23 @@ interface Window {
 
 const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
 
-function windowOf({ serving, method }: BatchOrder, { forecast, finish }: Option, shiftMin: number): Window {
+/** When the first and the last piece may be done, minutes from going on. */
+interface Timing {
+  pullEarlyMin: number;
+  pullMedianMin: number;
+  pullLateMin: number;
+}
+
+function windowOf({ serving, method }: BatchOrder, { forecast, finish }: Option, timing: Timing, shiftMin: number): Window {
   const carveAtMs = addMinutes(serving.atMs, -serving.carveLeadMin);
-  const onAtMs = toMinute(addMinutes(carveAtMs, -offPitMin(method) - forecast.pullLateMin - shiftMin));
+  const onAtMs = toMinute(addMinutes(carveAtMs, -offPitMin(method) - timing.pullLateMin - shiftMin));
   const at = (minutes: number) => addMinutes(onAtMs, Math.round(minutes));
   return {
     carveAtMs,
     onAtMs,
     moveAtMs: finish && forecast.wrapLateMin !== undefined ? at(forecast.wrapLateMin) : undefined,
-    pullEarlyMs: at(forecast.pullEarlyMin),
-    pullLateMs: at(forecast.pullLateMin),
+    pullEarlyMs: at(timing.pullEarlyMin),
+    pullLateMs: at(timing.pullLateMin),
   };
 }
 
@@ -65,11 +73,49 @@ export interface Attempt {
   pit: Pit;
 }
 
+/** Where a piece lies changes when it is done: after so many corrections the widest times stand. */
+const TIMING_ROUNDS = 3;
+
 /** Tries to put pieces on at one option and shift; on success the ledgers carry the claim. */
 export function tryOption(order: BatchOrder, context: PlacementContext, option: Option, pieces: Footprint[], shiftMin: number): Attempt {
+  // A piece laid by hand goes where it was laid, and nowhere else.
+  const here = pieces.filter((piece) => {
+    const laid = context.laid.filter((each) => each.batchId === piece.batchId && each.pieceId === piece.pieceId);
+    return laid.length === 0 || laid.some((each) => each.pitId === option.pit.id || each.pitId === option.finish?.id);
+  });
+  if (here.length === 0) return { taken: [], refusal: { code: 'tooLarge' }, pit: option.pit };
+  let timing: Timing = option.forecast;
+  for (let round = 0; ; round++) {
+    const attempt = tryTiming(order, context, option, here, shiftMin, timing, round + 1 >= TIMING_ROUNDS);
+    if (!('wider' in attempt)) return attempt;
+    timing = attempt.wider;
+  }
+}
+
+/** One piece's median minutes where it lies. */
+function doneMinAt(order: BatchOrder, context: PlacementContext, { pit, pitC, finish, forecast }: Option, places: readonly Place[]) {
+  const forecastContext = { ...context, hotHoldC: 0, box: undefined };
+  return new Map(
+    places.map((place) => {
+      const piece = order.batch.pieces.find((each) => each.id === place.pieceId)!;
+      const factor = offsetFactor(context.cache, forecastContext, { order, pit, pitC, finish }, piece, place.offsetC);
+      return [place.pieceId, (forecast.doneMin[shapeKey(piece)] ?? forecast.pullMedianMin) * factor] as const;
+    }),
+  );
+}
+
+function tryTiming(
+  order: BatchOrder,
+  context: PlacementContext,
+  option: Option,
+  pieces: Footprint[],
+  shiftMin: number,
+  timing: Timing,
+  last: boolean,
+): Attempt | { wider: Timing } {
   const { cut, method, batch, serving } = order;
   const { pit, finish, forecast, pitC } = option;
-  const window = windowOf(order, option, shiftMin);
+  const window = windowOf(order, option, timing, shiftMin);
   const leavesMs = window.moveAtMs ?? window.pullLateMs;
   const refuse = (refusal: Refusal, rack?: Rack): Attempt => ({ taken: [], refusal, rack, pit });
   if (forecast.last.status === 'never' || (strictClock(order) && forecast.dangerLateMin > context.limits.dangerZone))
@@ -99,6 +145,29 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
     return { taken: [], refusal: failed.refusal ?? { code: 'tooLarge' }, rack: failed.rack, pit: first.taken.length === 0 ? pit : finish! };
   }
 
+  const kept = new Set(taken.map((piece) => piece.pieceId));
+  const firstPlaces = [...first.byRack.values()].flatMap((filled) => filled.places.filter((place) => kept.has(place.pieceId)));
+  const doneMin = doneMinAt(order, context, option, firstPlaces);
+  if (firstPlaces.some((place) => Math.abs(place.offsetC) >= 0.5)) {
+    const minutes = [...doneMin.values()];
+    const own: Timing = {
+      pullEarlyMin: Math.min(...minutes) * forecast.early,
+      pullMedianMin: Math.max(...minutes),
+      pullLateMin: Math.max(...minutes) * forecast.late,
+    };
+    if (!minutes.every(Number.isFinite)) return refuse({ code: 'tooLarge' });
+    const wider = own.pullLateMin > timing.pullLateMin + 1 || own.pullEarlyMin < timing.pullEarlyMin - 1;
+    if (wider && !last)
+      return {
+        wider: {
+          pullEarlyMin: Math.min(own.pullEarlyMin, timing.pullEarlyMin),
+          pullMedianMin: own.pullMedianMin,
+          pullLateMin: Math.max(own.pullLateMin, timing.pullLateMin),
+        },
+      };
+    timing = { ...timing, pullMedianMin: Math.min(own.pullMedianMin, timing.pullLateMin) };
+  }
+
   const kg = taken.reduce((sum, piece) => sum + piece.kg, 0);
   let gearId = 'board';
   if (boxed) {
@@ -108,13 +177,12 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
     gearId = claim.box.id;
   }
 
-  const kept = new Set(taken);
   const legs = [
     ...legsOf(pit, first.byRack, kept, window.onAtMs, leavesMs),
     ...(finish && second ? legsOf(finish, second.byRack, kept, leavesMs, window.pullLateMs) : []),
   ];
   const poultry = isPoultry(cut);
-  for (const leg of legs) context.racks.add({ ...leg, poultry });
+  for (const leg of legs) context.racks.add({ ...leg, poultry, batchId: batch.id });
   for (const use of uses) context.heat.add(use);
 
   const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
@@ -133,12 +201,12 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
     unwrapAtMs: at(forecast.unwrapMin),
     moveAtMs: window.moveAtMs,
     pullEarlyMs: window.pullEarlyMs,
-    pullMedianMs: at(forecast.pullMedianMin)!,
+    pullMedianMs: at(timing.pullMedianMin)!,
     pullLateMs: window.pullLateMs,
     pulls: batch.pieces
       .filter((piece) => taken.some((each) => each.pieceId === piece.id))
       .map((piece) => {
-        const medianMin = forecast.doneMin[shapeKey(piece)] ?? forecast.pullMedianMin;
+        const medianMin = doneMin.get(piece.id) ?? forecast.pullMedianMin;
         return {
           pieceId: piece.id,
           medianMs: at(medianMin)!,
@@ -159,15 +227,16 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
       toMs: window.carveAtMs,
       coolestAtCarveC: cooling[Math.min(waitMin, cooling.length - 1)]!,
     },
-    onTimeShare: chanceWithin(forecast.timeLogSd, forecast.pullMedianMin, availableMin),
-    why: whyOf(order, option, window, context.confidence, serving.id),
+    onTimeShare: chanceWithin(forecast.timeLogSd, timing.pullMedianMin, availableMin),
+    why: whyOf(order, option, timing, window, context.confidence, serving.id),
   };
   return { run, taken, pit };
 }
 
 function whyOf(
   { method }: BatchOrder,
-  { pit, pitC, finish, forecast }: Option,
+  { pit, pitC, finish }: Option,
+  timing: Timing,
   window: Window,
   confidence: number,
   servingId: string,
@@ -175,7 +244,7 @@ function whyOf(
   const why: Reason[] = [
     { code: 'servingNeeds', servingId, carveAtMs: window.carveAtMs },
     { code: 'restNeeds', ventMin: method.ventMin, restMin: method.restMin },
-    { code: 'cookTakes', medianMin: Math.round(forecast.pullMedianMin), lateMin: Math.round(forecast.pullLateMin), confidence },
+    { code: 'cookTakes', medianMin: Math.round(timing.pullMedianMin), lateMin: Math.round(timing.pullLateMin), confidence },
   ];
   if (Math.abs(pitC - method.pitC) > 0.5) why.push({ code: 'sharesHeat', pitId: pit.id, pitC, wantedC: method.pitC });
   if (finish && window.moveAtMs !== undefined) why.push({ code: 'finishesElsewhere', pitId: finish.id, atMs: window.moveAtMs });
@@ -184,7 +253,7 @@ function whyOf(
 
 interface Laid {
   taken: Footprint[];
-  byRack: Map<string, Footprint[]>;
+  byRack: Map<string, Filled>;
   refusal?: RackRefusal;
   rack?: Rack;
 }
@@ -193,14 +262,14 @@ interface Laid {
 function lay(ledger: RackLedger, pit: Pit, cut: Cut, pieces: Footprint[], fromMs: number, toMs: number): Laid {
   const lowFirst = isPoultry(cut) ? 1 : -1;
   const racks = [...pit.racks].sort((a, b) => lowFirst * (a.level - b.level));
-  const byRack = new Map<string, Footprint[]>();
+  const byRack = new Map<string, Filled>();
   let left = pieces;
   let refusal: RackRefusal | undefined;
   let refusedBy: Rack | undefined;
   for (const rack of racks) {
     if (left.length === 0) break;
     const filled = ledger.fill(pit, rack, cut, left, fromMs, toMs);
-    if (filled.taken.length > 0) byRack.set(rack.id, filled.taken);
+    if (filled.taken.length > 0) byRack.set(rack.id, filled);
     if (filled.refusal && (!refusal || refusal.code === 'tooLarge')) {
       refusal = filled.refusal;
       refusedBy = rack;
@@ -210,15 +279,16 @@ function lay(ledger: RackLedger, pit: Pit, cut: Cut, pieces: Footprint[], fromMs
   return { taken: pieces.filter((piece) => !left.includes(piece)), byRack, refusal, rack: refusedBy };
 }
 
-function legsOf(pit: Pit, byRack: Map<string, Footprint[]>, kept: Set<Footprint>, fromMs: number, toMs: number): Leg[] {
+function legsOf(pit: Pit, byRack: Map<string, Filled>, kept: ReadonlySet<string>, fromMs: number, toMs: number): Leg[] {
   const legs: Leg[] = [];
-  for (const [rackId, all] of byRack) {
-    const pieces = all.filter((piece) => kept.has(piece));
+  for (const [rackId, filled] of byRack) {
+    const pieces = filled.taken.filter((piece) => kept.has(piece.pieceId));
     if (pieces.length === 0) continue;
     legs.push({
       pitId: pit.id,
       rackId,
       pieceIds: pieces.map((piece) => piece.pieceId),
+      places: filled.places.filter((place) => kept.has(place.pieceId)),
       fromMs,
       toMs,
       areaMm2: pieces.reduce((sum, piece) => sum + claimedMm2(piece), 0),

@@ -58,8 +58,15 @@ const START_C = 4;
 const LOOK_AHEAD_MIN = 14 * 60;
 const DANGER_ZONE_TOP_C = 57;
 
-/** Keeps forecasts by everything they depend on, so that a search asks for each only once. */
-export type ForecastCache = Map<string, BatchForecast>;
+/** Keeps forecasts by everything they depend on, so that a search (and the next plan) asks for each only once. */
+export interface ForecastCache {
+  batches: Map<string, BatchForecast>;
+  /** Log-sd of the time to done, by cut, method, pit and coarse weight. */
+  spreads: Map<string, number>;
+  /** Minutes to done of one piece lying off the set point. */
+  offsets: Map<string, number>;
+}
+export const newForecastCache = (): ForecastCache => ({ batches: new Map(), spreads: new Map(), offsets: new Map() });
 
 /** What makes one piece of a batch cook like another. */
 export const shapeKey = (piece: Piece): string => `${piece.kg.toFixed(2)}/${piece.thicknessMm ?? ''}/${piece.grade ?? ''}`;
@@ -74,52 +81,96 @@ function shapesOf(pieces: readonly Piece[]): Piece[] {
   return Array.from({ length: MOST_SHAPES }, (_, i) => all[Math.round((i * (all.length - 1)) / (MOST_SHAPES - 1))]!);
 }
 
+/** A batch in a pit at a heat, perhaps finishing in another. */
+interface Cooked {
+  order: BatchOrder;
+  pit: Pit;
+  pitC: number;
+  finish?: Pit;
+}
+
+/** Cuts and methods are written out once: they are large, and asked for often. */
+const written = new WeakMap<object, string>();
+function inFull(entry: object): string {
+  const kept = written.get(entry) ?? JSON.stringify(entry);
+  written.set(entry, kept);
+  return kept;
+}
+
+const cookKey = ({ order: { cut, method, temperMin }, pit, pitC, finish }: Cooked, { altitudeM }: ForecastContext): unknown[] => [
+  inFull(cut),
+  inFull(method),
+  temperMin,
+  pit.kind,
+  pit.openingDropC,
+  pit.recoverMin,
+  pit.airflow,
+  pit.humidity,
+  pitC,
+  finish?.kind,
+  altitudeM,
+];
+
+function setupOf({ order, pit, pitC, finish }: Cooked, context: ForecastContext, piece: Omit<Piece, 'id'>, zoneOffsetC = 0): CookSetup {
+  const { batch, cut, method, temperMin } = order;
+  const grade = gradeOf(cut, batch, undefined);
+  const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC: START_C };
+  return cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, context.parameters) }, method, context.parameters, {
+    pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
+    pitKind: pit.kind,
+    finishKind: finish?.kind,
+    climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
+    altitudeM: context.altitudeM,
+    roomC: ROOM_C,
+    smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
+    zoneOffsetC,
+  });
+}
+
+/** Offsets are told apart to this, C. */
+const OFFSET_STEP_C = 1;
+
+/** How much longer (above 1) or shorter a piece takes where it lies than at the set point. */
+export function offsetFactor(cache: ForecastCache, context: ForecastContext, cooked: Cooked, piece: Piece, offsetC: number): number {
+  const roundedC = Math.round(offsetC / OFFSET_STEP_C) * OFFSET_STEP_C;
+  if (roundedC === 0) return 1;
+  const shared = [...cookKey(cooked, context), gradeOf(cooked.order.cut, cooked.order.batch, undefined), shapeKey(piece)];
+  const minutesAt = (atOffsetC: number) => {
+    const key = JSON.stringify([shared, atOffsetC]);
+    const kept = cache.offsets.get(key);
+    if (kept !== undefined) return kept;
+    const minutes = runCook(setupOf(cooked, context, piece, atOffsetC), context.parameters).doneAtMin;
+    cache.offsets.set(key, minutes);
+    return minutes;
+  };
+  return minutesAt(roundedC) / minutesAt(0);
+}
+
 export function forecastBatch(
   cache: ForecastCache,
   context: ForecastContext,
-  { batch, cut, method, temperMin }: BatchOrder,
+  order: BatchOrder,
   pit: Pit,
   pitC: number,
   finish?: Pit,
 ): BatchForecast {
+  const { batch, cut, method, temperMin } = order;
+  const cooked: Cooked = { order, pit, pitC, finish };
   const shapes = shapesOf(batch.pieces);
-  const grade = gradeOf(cut, batch, undefined);
   const key = JSON.stringify([
-    cut,
-    method,
+    ...cookKey(cooked, context),
     shapes.map(shapeKey),
-    grade,
-    temperMin,
+    gradeOf(cut, batch, undefined),
     batch.pieces.length,
-    pit.kind,
-    pit.openingDropC,
-    pit.recoverMin,
-    pitC,
-    finish?.kind,
-    context.altitudeM,
     context.confidence,
     context.hotHoldC,
     context.box?.lossWPerK,
   ]);
-  const kept = cache.get(key);
+  const kept = cache.batches.get(key);
   if (kept) return kept;
 
   const cooks = shapes.map((piece) => {
-    const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC: START_C };
-    const setup = cookSetup(
-      cut,
-      { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, context.parameters) },
-      method,
-      context.parameters,
-      {
-        pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
-        pitKind: pit.kind,
-        finishKind: finish?.kind,
-        altitudeM: context.altitudeM,
-        roomC: ROOM_C,
-        smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
-      },
-    );
+    const setup = setupOf(cooked, context, piece);
     return { piece, setup, cook: runCook(setup, context.parameters) };
   });
   const byDone = [...cooks].sort((a, b) => a.cook.doneAtMin - b.cook.doneAtMin);
@@ -127,7 +178,7 @@ export function forecastBatch(
   const { cook: last, setup } = byDone.at(-1)!;
   // The lightest piece cools soonest.
   const { cook: lightest } = cooks[0]!;
-  const sd = spreadOf(setup, context.parameters);
+  const sd = spreadOf(cache, context, cooked, byDone.at(-1)!.piece.kg);
   const late = timeFactor(sd, context.confidence);
   const waiting = [
     { body: lightest.body, pieces: batch.pieces.length, convertedShare: lightest.convertedShare, softeningH: setup.softeningH },
@@ -167,14 +218,28 @@ export function forecastBatch(
     tentC,
     boxC,
   };
-  cache.set(key, forecast);
+  cache.batches.set(key, forecast);
   return forecast;
 }
 
 /** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
 const SPREAD_SAMPLES = 48;
 
-function spreadOf(setup: CookSetup, parameters: ParameterSet): number {
+/** Weights within such a step share a spread: it hardly depends on weight, and costs as much as fifty cooks. */
+const SPREAD_WEIGHT_STEP = Math.log(1.25);
+
+function spreadOf(cache: ForecastCache, context: ForecastContext, cooked: Cooked, massKg: number): number {
+  const step = Math.round(Math.log(massKg) / SPREAD_WEIGHT_STEP);
+  const key = JSON.stringify([...cookKey(cooked, context), step]);
+  const kept = cache.spreads.get(key);
+  if (kept !== undefined) return kept;
+  const setup = setupOf(cooked, context, { kg: Math.exp(step * SPREAD_WEIGHT_STEP) });
+  const sd = sampledSd(setup, context.parameters);
+  cache.spreads.set(key, sd);
+  return sd;
+}
+
+function sampledSd(setup: CookSetup, parameters: ParameterSet): number {
   const logs = runSamples(setup, parameters, { seed: 1, pitSeed: 1, samples: SPREAD_SAMPLES, stepMin: 3, cells: 10 }, 0, SPREAD_SAMPLES)
     .filter((sample) => Number.isFinite(sample.doneAtMin))
     .map((sample) => Math.log(sample.doneAtMin));

@@ -1,4 +1,3 @@
 export { schedule } from './search';
 export type { BatchOrder } from './order';
-export { rackAreaMm2 } from './rackLedger';
-export type { ForecastCache } from './batchForecast';
+export { newForecastCache, offsetFactor, type ForecastCache } from './batchForecast';

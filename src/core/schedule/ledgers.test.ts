@@ -4,7 +4,8 @@ import { findCut } from '../model';
 import { BoxLedger } from './boxLedger';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
-import { claimedMm2, fitsAlone, footprintOf, rackAreaMm2, RackLedger, type Footprint } from './rackLedger';
+import { claimedMm2 } from '../packing';
+import { fitsAlone, footprintOf, RackLedger, rackMm2, type Footprint } from './rackLedger';
 
 const HOUR = 3_600_000;
 const MIN = 60_000;
@@ -12,11 +13,24 @@ const [low, high] = OFFSET.racks as [(typeof OFFSET.racks)[number], (typeof OFFS
 const brisket = findCut('brisket-whole')!;
 const chicken = findCut('chicken-half')!;
 const pieces = (cut: typeof brisket, count: number, kg: number): Footprint[] =>
-  Array.from({ length: count }, (_, i) => footprintOf(cut, { id: `${cut.id}-${i}`, kg }));
+  Array.from({ length: count }, (_, i) => footprintOf(cut, 'batch', { id: `${cut.id}-${i}`, kg }));
 const use = (rackId: string, fromH: number, toH: number, areaMm2: number, extra = {}) => ({
   pitId: 'offset',
   rackId,
-  pieceIds: [],
+  batchId: 'other',
+  pieceIds: ['there'],
+  places: [
+    {
+      pieceId: 'there',
+      xMm: 0,
+      yMm: 0,
+      widthMm: low.widthMm,
+      depthMm: areaMm2 / low.widthMm,
+      turned: false,
+      thickEnd: 'left' as const,
+      offsetC: 0,
+    },
+  ],
   fromMs: fromH * HOUR,
   toMs: toH * HOUR,
   areaMm2,
@@ -29,19 +43,17 @@ describe('racks over time', () => {
   it('take as much as their area lets them and say what is short and when', () => {
     const ledger = new RackLedger();
     const many = pieces(brisket, 12, 5.66);
-    const { taken, refusal } = ledger.fill(OFFSET, low, brisket, many, 0, 10 * HOUR);
-    expect(taken.length).toBe(Math.floor(rackAreaMm2(low) / claimedMm2(many[0]!)));
+    const { taken, places, refusal } = ledger.fill(OFFSET, low, brisket, many, 0, 10 * HOUR);
+    // 1500 x 600 takes two rows of 3 of 427 x 255 (with their gaps 452 x 280), and turned ones where the rows end.
+    expect(taken.length).toBe(6);
+    expect(places).toHaveLength(6);
     expect(refusal).toMatchObject({ code: 'areaShort', fromMs: 0, toMs: 10 * HOUR });
-    if (refusal?.code === 'areaShort')
-      expect(refusal.shortMm2).toBeCloseTo(
-        (12 - taken.length) * claimedMm2(many[0]!) - (rackAreaMm2(low) - taken.length * claimedMm2(many[0]!)),
-        3,
-      );
+    if (refusal?.code === 'areaShort') expect(refusal.shortMm2).toBeCloseTo(12 * claimedMm2(many[0]!) - rackMm2(low), 3);
   });
 
   it('are free again at the very moment the last piece leaves', () => {
     const ledger = new RackLedger();
-    ledger.add(use('low', 0, 4, rackAreaMm2(low)));
+    ledger.add(use('low', 0, 4, rackMm2(low)));
     expect(ledger.fill(OFFSET, low, brisket, pieces(brisket, 1, 5), 4 * HOUR, 8 * HOUR).taken).toHaveLength(1);
     const blocked = ledger.fill(OFFSET, low, brisket, pieces(brisket, 1, 5), 4 * HOUR - 1, 8 * HOUR);
     expect(blocked.taken).toEqual([]);
@@ -90,7 +102,7 @@ describe('racks over time', () => {
   it('forget what is rolled back', () => {
     const ledger = new RackLedger();
     const mark = ledger.snapshot();
-    ledger.add(use('low', 0, 4, rackAreaMm2(low)));
+    ledger.add(use('low', 0, 4, rackMm2(low)));
     ledger.rollBack(mark);
     expect(ledger.all()).toEqual([]);
   });

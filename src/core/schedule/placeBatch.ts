@@ -19,7 +19,9 @@ const SHIFT_STEP_MIN = 15;
 /** Places one batch as late as its serving allows, moving earlier where it must; whoever stays out is reported. */
 export function placeBatch(order: BatchOrder, context: PlacementContext): Placed {
   const { batch, cut, method } = order;
-  const pieces = batch.pieces.map((piece) => footprintOf(cut, piece)).sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
+  const pieces = batch.pieces
+    .map((piece) => footprintOf(cut, batch.id, piece))
+    .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   if (suitable.problem)
     return { runs: [], left: pieces, problems: [{ ...suitable.problem, batchId: batch.id, pieces: pieces.length }], earlierMin: 0 };

@@ -1,5 +1,5 @@
 import type { ParameterSet } from '../forecast';
-import type { HoldingBox, Pit } from '../model';
+import type { HoldingBox, Laid, Pit } from '../model';
 import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
 import type { BoxLedger } from './boxLedger';
@@ -15,6 +15,8 @@ export interface PlacementContext {
   confidence: number;
   earliestMs: number;
   limits: Limits;
+  /** Pieces laid by hand. */
+  laid: readonly Laid[];
   cache: ForecastCache;
   racks: RackLedger;
   heat: HeatLedger;

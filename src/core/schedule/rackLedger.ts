@@ -1,7 +1,24 @@
-import { isPoultry, pieceSize, type Cut, type Leg, type Piece, type Pit, type Rack } from '../model';
+import { isPoultry, pieceSize, type Cut, type Laid, type Leg, type Piece, type Pit, type Place, type Rack } from '../model';
+import {
+  AIR_GAP_MM,
+  arrange,
+  claimedMm2,
+  floorMm2,
+  floorOf,
+  hotSideOf,
+  isOnFloor,
+  lacksMm,
+  spacesOf,
+  thickEndOf,
+  zoneOffsetC,
+  type Arrangement,
+  type Ground,
+  type Item,
+} from '../packing';
 
-/** What a piece claims of a rack. */
+/** What a piece claims of a rack: its footprint in whole mm. */
 export interface Footprint {
+  batchId: string;
   pieceId: string;
   kg: number;
   lengthMm: number;
@@ -10,6 +27,7 @@ export interface Footprint {
 }
 
 export interface RackUse extends Leg {
+  batchId: string;
   poultry: boolean;
 }
 
@@ -17,34 +35,67 @@ export interface RackUse extends Leg {
 export type RackRefusal =
   | { code: 'tooLarge' }
   | { code: 'areaShort'; shortMm2: number; fromMs: number; toMs: number }
+  | { code: 'noSpot'; shortMm: number; fromMs: number; toMs: number }
   | { code: 'loadShort'; shortKg: number; fromMs: number; toMs: number }
   | { code: 'poultryAbove'; fromMs: number; toMs: number };
 
-/** Until pieces are laid out to scale, this share of a rack counts as usable: gaps never close perfectly. */
-const USABLE_SHARE = 0.92;
-export const AIR_GAP_MM = 25;
+export function footprintOf(cut: Cut, batchId: string, piece: Piece): Footprint {
+  const { lengthMm, widthMm, thicknessMm } = pieceSize(cut, piece.kg, piece.thicknessMm);
+  return { batchId, pieceId: piece.id, kg: piece.kg, lengthMm: wholeMm(lengthMm), widthMm: wholeMm(widthMm), thicknessMm };
+}
+export const pieceKey = ({ batchId, pieceId }: { batchId: string; pieceId: string }): string => `${batchId}/${pieceId}`;
+const wholeMm = (mm: number) => Math.ceil(mm - 1e-6);
 
-export const footprintOf = (cut: Cut, piece: Piece): Footprint => ({
-  pieceId: piece.id,
-  kg: piece.kg,
-  ...pieceSize(cut, piece.kg, piece.thicknessMm),
+export const rackMm2 = (rack: Rack): number => floorMm2(floorOf(rack), rack.blocked);
+
+/** Whether a piece fits a rack that is empty: straight or turned, and the headroom. */
+export function fitsAlone(rack: Rack, piece: Footprint): boolean {
+  if (piece.thicknessMm > rack.clearanceMm) return false;
+  const { lengthMm, widthMm } = piece;
+  const floor = floorOf(rack);
+  const fits = (width: number, depth: number) =>
+    isOnFloor(floor, { xMm: midMm(floor.widthMm - width), yMm: midMm(floor.depthMm - depth), widthMm: width, depthMm: depth });
+  if (!fits(lengthMm, widthMm) && !fits(widthMm, lengthMm)) return false;
+  const ground = { floor, gapMm: AIR_GAP_MM, taken: [], blocked: rack.blocked ?? [] };
+  return ground.blocked.length === 0 || arrange(ground, [itemOf(piece)], { exactNodes: 0 }).left.length === 0;
+}
+/** The middle is where a round rack is deepest. */
+const midMm = (spareMm: number) => spareMm / 2;
+
+/** Thick pieces bear, and want, the hot side; thin ones dry there. */
+const HOT_FROM_MM = 60;
+const COOL_TO_MM = 40;
+const itemOf = ({ pieceId, lengthMm, widthMm, thicknessMm }: Footprint): Item => ({
+  id: pieceId,
+  lengthMm,
+  widthMm,
+  wants: thicknessMm >= HOT_FROM_MM ? 'hot' : thicknessMm <= COOL_TO_MM ? 'cool' : undefined,
 });
 
-/** Area claimed on a rack: the piece with half a gap all round (walls need none, see `rackAreaMm2`). */
-export const claimedMm2 = (piece: Footprint): number => (piece.lengthMm + AIR_GAP_MM) * (piece.widthMm + AIR_GAP_MM);
+/** Racks that were laid out before: asked for again and again while the search shifts other batches. */
+export type PackingMemo = Map<string, Laying>;
 
-export const rackAreaMm2 = (rack: Rack): number => USABLE_SHARE * (rack.widthMm + AIR_GAP_MM) * (rack.depthMm + AIR_GAP_MM);
-
-/** Whether a piece fits a rack that is empty: its footprint turned or not, and the headroom. */
-export function fitsAlone(rack: Rack, piece: Footprint): boolean {
-  const straight = piece.lengthMm <= rack.widthMm && piece.widthMm <= rack.depthMm;
-  const turned = piece.widthMm <= rack.widthMm && piece.lengthMm <= rack.depthMm;
-  return (straight || turned) && piece.thicknessMm <= rack.clearanceMm;
+/** How pieces lie on a rack; for the first that does not, how much the best spot lacks. */
+interface Laying extends Arrangement {
+  lacksMm?: number;
 }
 
-/** Who lies on which rack from when to when. Intervals are half-open. */
+export interface Filled {
+  taken: Footprint[];
+  places: Place[];
+  refusal?: RackRefusal;
+}
+
+/** Who lies where on which rack from when to when. Intervals are half-open. */
 export class RackLedger {
   private readonly uses: RackUse[] = [];
+
+  constructor(
+    private readonly laid: readonly Laid[] = [],
+    /** Every piece of the event by `pieceKey`. */
+    private readonly sizes: ReadonlyMap<string, Footprint> = new Map(),
+    private readonly memo: PackingMemo = new Map(),
+  ) {}
 
   snapshot(): number {
     return this.uses.length;
@@ -88,36 +139,124 @@ export class RackLedger {
     return best;
   }
 
-  /** Takes as many of `pieces` as a rack can hold throughout the window, in the order given. */
-  fill(pit: Pit, rack: Rack, cut: Cut, pieces: Footprint[], fromMs: number, toMs: number): { taken: Footprint[]; refusal?: RackRefusal } {
+  /** Where a piece was laid by hand, with its rectangle. */
+  private handLaid(piece: Footprint, pitId: string, rackId: string) {
+    const laid = this.laid.find((each) => pieceKey(each) === pieceKey(piece) && each.pitId === pitId && each.rackId === rackId);
+    if (!laid) return undefined;
+    const { xMm, yMm, turned } = laid;
+    const [widthMm, depthMm] = turned ? [piece.widthMm, piece.lengthMm] : [piece.lengthMm, piece.widthMm];
+    return { id: piece.pieceId, xMm, yMm, widthMm, depthMm, turned };
+  }
+
+  /** Lays as many of `pieces` as a rack can hold throughout the window, the first first. Pieces laid by hand lie where they were laid. */
+  fill(pit: Pit, rack: Rack, cut: Cut, pieces: Footprint[], fromMs: number, toMs: number): Filled {
+    const fixed: { piece: Footprint; place: Arrangement['placed'][number] }[] = [];
+    let free = pieces;
+    if (this.laid.length > 0) {
+      for (const piece of pieces) {
+        const place = this.handLaid(piece, pit.id, rack.id);
+        if (place) fixed.push({ piece, place });
+      }
+      free = pieces.filter((piece) => !this.laid.some((each) => pieceKey(each) === pieceKey(piece) && each.pitId === pit.id));
+    }
     const poultry = isPoultry(cut);
     const clash = this.levelClash(pit, rack, poultry, fromMs, toMs);
-    if (clash) return { taken: [], refusal: { code: 'poultryAbove', fromMs: clash.fromMs, toMs: clash.toMs } };
-    const area = this.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
+    if (clash && fixed.length === 0)
+      return { taken: [], places: [], refusal: { code: 'poultryAbove', fromMs: clash.fromMs, toMs: clash.toMs } };
+
+    const placesOf = (arrangement: Arrangement['placed']): Place[] =>
+      arrangement.map(({ id, xMm, yMm, widthMm, depthMm, turned }) => ({
+        pieceId: id,
+        xMm,
+        yMm,
+        widthMm,
+        depthMm,
+        turned,
+        thickEnd: thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
+        offsetC: zoneOffsetC(rack.zones ?? [], { xMm, widthMm }),
+      }));
     const load = this.peak(pit.id, rack.id, fromMs, toMs, (use) => use.kg);
-    let freeMm2 = rackAreaMm2(rack) - area.amount;
-    let freeKg = rack.maxKg - load.amount;
-    const taken: Footprint[] = [];
-    let refusal: RackRefusal | undefined;
-    for (const piece of pieces) {
-      if (!fitsAlone(rack, piece)) refusal ??= { code: 'tooLarge' };
-      else if (claimedMm2(piece) > freeMm2) {
-        const shortMm2 = pieces.filter((each) => !taken.includes(each)).reduce((sum, each) => sum + claimedMm2(each), 0) - freeMm2;
-        refusal ??= { code: 'areaShort', shortMm2, fromMs: area.amount ? area.fromMs : fromMs, toMs: area.amount ? area.toMs : toMs };
-      } else if (piece.kg > freeKg) {
-        refusal ??= {
-          code: 'loadShort',
-          shortKg: piece.kg - freeKg,
-          fromMs: load.amount ? load.fromMs : fromMs,
-          toMs: load.amount ? load.toMs : toMs,
-        };
+    let freeKg = rack.maxKg - load.amount - fixed.reduce((sum, { piece }) => sum + piece.kg, 0);
+    let refusal: RackRefusal | undefined = clash && { code: 'poultryAbove', fromMs: clash.fromMs, toMs: clash.toMs };
+    const bearable: Footprint[] = [];
+    for (const piece of clash ? [] : free) {
+      if (piece.thicknessMm > rack.clearanceMm) refusal ??= { code: 'tooLarge' };
+      else if (piece.kg > freeKg) {
+        const window = load.amount ? load : { fromMs, toMs };
+        refusal ??= { code: 'loadShort', shortKg: piece.kg - freeKg, fromMs: window.fromMs, toMs: window.toMs };
       } else {
-        taken.push(piece);
-        freeMm2 -= claimedMm2(piece);
+        bearable.push(piece);
         freeKg -= piece.kg;
       }
     }
-    return { taken, refusal };
+    const ground = this.groundOf(pit, rack, pieces, fixed, fromMs, toMs);
+    const { placed, left, lacksMm } = this.arranged(rack, ground, bearable);
+    if (left.length > 0) refusal = this.whyLeft(pit, rack, bearable, lacksMm!, fromMs, toMs);
+    const ids = new Set([...fixed.map(({ place }) => place.id), ...placed.map((each) => each.id)]);
+    return {
+      taken: pieces.filter((piece) => ids.has(piece.pieceId)),
+      places: placesOf([...fixed.map(({ place }) => place), ...placed]),
+      refusal,
+    };
+  }
+
+  /** What lies on a rack during a window, and what is kept free for pieces laid there by hand. */
+  private groundOf(
+    pit: Pit,
+    rack: Rack,
+    pieces: Footprint[],
+    fixed: { place: Ground['taken'][number] }[],
+    fromMs: number,
+    toMs: number,
+  ): Ground {
+    const uses = this.during(pit.id, fromMs, toMs).filter((use) => use.rackId === rack.id);
+    const lying = uses.flatMap((use) => use.places);
+    if (this.laid.length === 0)
+      return { floor: floorOf(rack), gapMm: AIR_GAP_MM, taken: lying, blocked: rack.blocked ?? [], bands: rack.zones };
+    const known = new Set([
+      ...pieces.map(pieceKey),
+      ...uses.flatMap(({ batchId, pieceIds }) => pieceIds.map((pieceId) => pieceKey({ batchId, pieceId }))),
+    ]);
+    const kept = this.laid.flatMap((each) => {
+      const size = this.sizes.get(pieceKey(each));
+      if (!size || known.has(pieceKey(each))) return [];
+      const place = this.handLaid(size, pit.id, rack.id);
+      return place ? [place] : [];
+    });
+    return {
+      floor: floorOf(rack),
+      gapMm: AIR_GAP_MM,
+      taken: [...lying, ...kept, ...fixed.map(({ place }) => place)],
+      blocked: rack.blocked ?? [],
+      bands: rack.zones,
+    };
+  }
+
+  private arranged(rack: Rack, ground: Ground, pieces: Footprint[]): Laying {
+    if (pieces.length === 0) return { placed: [], left: [] };
+    const taken = ground.taken.map(({ xMm, yMm, widthMm, depthMm }) => `${xMm},${yMm},${widthMm},${depthMm}`).sort();
+    const key = `${rack.id}|${taken.join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
+    const kept = this.memo.get(key);
+    if (kept) return kept;
+    const exactNodes = pieces.length <= EXACT_PIECES ? EXACT_NODES : 0;
+    const { placed, left } = arrange(ground, pieces.map(itemOf), { exactNodes });
+    const [first] = left;
+    const laying: Laying = {
+      placed,
+      left,
+      lacksMm: first && lacksMm(spacesOf({ ...ground, taken: [...ground.taken, ...placed] }), first.lengthMm, first.widthMm),
+    };
+    this.memo.set(key, laying);
+    return laying;
+  }
+
+  private whyLeft(pit: Pit, rack: Rack, pieces: Footprint[], shortMm: number, fromMs: number, toMs: number): RackRefusal {
+    const area = this.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
+    const window = area.amount ? { fromMs: area.fromMs, toMs: area.toMs } : { fromMs, toMs };
+    const shortMm2 = pieces.reduce((sum, piece) => sum + claimedMm2(piece), 0) - (rackMm2(rack) - area.amount);
+    if (shortMm2 > 0) return { code: 'areaShort', shortMm2, ...window };
+    if (!pieces.some((piece) => fitsAlone(rack, piece))) return { code: 'tooLarge' };
+    return { code: 'noSpot', shortMm: Math.max(1, Math.round(shortMm)), ...window };
   }
 
   /** Poultry may never lie above other food in the same pit at the same time. */
@@ -130,3 +269,7 @@ export class RackLedger {
     });
   }
 }
+
+/** The exact search is for small racks: more pieces than this are left to the quick orders. */
+const EXACT_PIECES = 9;
+const EXACT_NODES = 600;

@@ -11,7 +11,7 @@ export function movedReason(attempt: Attempt, minutes: number): Reason {
 }
 
 /** A refusal that names what is short says more than one that only says no. */
-const TELLING: Refusal['code'][] = ['areaShort', 'loadShort', 'heat', 'box', 'poultryAbove', 'hold', 'past', 'tooLarge'];
+const TELLING: Refusal['code'][] = ['areaShort', 'noSpot', 'loadShort', 'heat', 'box', 'poultryAbove', 'hold', 'past', 'tooLarge'];
 export function tellsMore(kept: Attempt | undefined, next: Attempt): Attempt {
   if (!kept?.refusal) return next;
   return TELLING.indexOf(next.refusal!.code) < TELLING.indexOf(kept.refusal.code) ? next : kept;
@@ -29,6 +29,16 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
         pitId: attempt.pit.id,
         rackId,
         shortMm2: refusal.shortMm2,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+      };
+    case 'noSpot':
+      return {
+        code: 'rackNoSpot',
+        ...common,
+        pitId: attempt.pit.id,
+        rackId,
+        shortMm: refusal.shortMm,
         fromMs: refusal.fromMs,
         toMs: refusal.toMs,
       };

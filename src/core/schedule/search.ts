@@ -1,4 +1,5 @@
 import type { Pit, Plan, PlanProblem, Run } from '../model';
+import { claimedMm2, rackFaults, type Lying } from '../packing';
 import { BoxLedger } from './boxLedger';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
@@ -6,7 +7,7 @@ import { servedRare } from './options';
 import { placeBatch } from './placeBatch';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
-import { claimedMm2, footprintOf, rackAreaMm2, RackLedger } from './rackLedger';
+import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
 
 export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger'>;
 
@@ -33,10 +34,11 @@ const IMPROVING_ROUNDS = 3;
  * over the priority order: three sensible starts, then swaps while they improve. Deterministic.
  */
 export function schedule(orders: BatchOrder[], input: SearchInput): Schedule {
-  let best = attempt([...orders].sort(byPitSpace), input);
+  const memo: PackingMemo = new Map();
+  let best = attempt([...orders].sort(byPitSpace), input, memo);
   const consider = (order: BatchOrder[]) => {
     if (best.cost[0] === 0 && best.cost[1] === 0 && best.cost[2] === orders.length) return;
-    const next = attempt(order, input);
+    const next = attempt(order, input, memo);
     if (better(next.cost, best.cost)) best = next;
   };
   consider([...orders].sort((a, b) => a.serving.atMs - b.serving.atMs || byPitSpace(a, b)));
@@ -58,13 +60,21 @@ export function schedule(orders: BatchOrder[], input: SearchInput): Schedule {
 /** What a batch asks of the pits: long, tight-heated, large batches first. */
 function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   const demand = ({ batch, cut, method }: BatchOrder) =>
-    batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
+    batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
     (method.pitRangeC[1] - method.pitRangeC[0] + 5);
   return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
 }
 
-function attempt(order: BatchOrder[], input: SearchInput): { order: BatchOrder[]; cost: Cost; schedule: Schedule } {
-  const context: PlacementContext = { ...input, racks: new RackLedger(), heat: new HeatLedger(), boxLedger: new BoxLedger(input.boxes) };
+function attempt(order: BatchOrder[], input: SearchInput, memo: PackingMemo): { order: BatchOrder[]; cost: Cost; schedule: Schedule } {
+  const sizes = new Map(
+    order.flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece))).map((each) => [pieceKey(each), each]),
+  );
+  const context: PlacementContext = {
+    ...input,
+    racks: new RackLedger(input.laid, sizes, memo),
+    heat: new HeatLedger(),
+    boxLedger: new BoxLedger(input.boxes),
+  };
   const runs: Run[] = [];
   const problems: PlanProblem[] = [];
   let leftKg = 0;
@@ -81,12 +91,36 @@ function attempt(order: BatchOrder[], input: SearchInput): { order: BatchOrder[]
       problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: each.batch.id, coreC: Math.min(...coolest) });
   }
   const firings = firingsOf(input.pits, context.heat);
+  if (input.laid.length > 0) problems.push(...laidProblems(input.pits, context.racks, sizes));
   runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
   return {
     order,
     cost: [leftKg, departures, runs.length, firings.length],
     schedule: { runs, firings, problems, tightest: tightestMoment(input.pits, context.racks) },
   };
+}
+
+/** What a place given by hand breaks: the plan keeps it, and says so. */
+function laidProblems(pits: Pit[], racks: RackLedger, sizes: ReadonlyMap<string, { kg: number; thicknessMm: number }>): PlanProblem[] {
+  return pits.flatMap((pit) => {
+    const lying = racks
+      .all()
+      .filter((use) => use.pitId === pit.id)
+      .flatMap(({ batchId, rackId, fromMs, toMs, poultry, places }) =>
+        places.map((place): Lying => {
+          const piece = { batchId, pieceId: place.pieceId };
+          const { kg, thicknessMm } = sizes.get(pieceKey(piece))!;
+          return { ...place, piece, rackId, kg, thicknessMm, poultry, fromMs, toMs };
+        }),
+      );
+    return rackFaults(pit, lying).map(({ rackId, fault }): PlanProblem => ({
+      code: 'laidWrong',
+      severity: 'broken',
+      pitId: pit.id,
+      rackId,
+      fault,
+    }));
+  });
 }
 
 function tightestMoment(pits: Pit[], racks: RackLedger): Schedule['tightest'] {
@@ -98,7 +132,7 @@ function tightestMoment(pits: Pit[], racks: RackLedger): Schedule['tightest'] {
   for (const pit of pits) {
     for (const rack of pit.racks) {
       const peak = racks.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
-      const fullShare = peak.amount / rackAreaMm2(rack);
+      const fullShare = peak.amount / rackMm2(rack);
       if (peak.amount > 0 && (!best || fullShare > best.fullShare))
         best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
     }

@@ -1,5 +1,5 @@
 import type { HoldingBox, Pit, Plan, Run, Serving } from '../model';
-import { rackAreaMm2 } from '../schedule';
+import { floorMm2, floorOf } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 
 /** The plan drawn as places over time: pure geometry in pixels, no words but names. */
@@ -205,7 +205,7 @@ function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackId: string, y
   const height = (Math.max(0, ...lanes) + 1) * LANE_PX + GAP_PX;
   const bars = legs.map(({ run, leg }, i) => legBar(scale, run, leg, y + lanes[i]! * LANE_PX));
   const edges = [...new Set(legs.flatMap(({ leg }) => [leg.fromMs, leg.toMs]))].sort((a, b) => a - b);
-  const areaMm2 = rackAreaMm2(rack);
+  const areaMm2 = floorMm2(floorOf(rack), rack.blocked);
   const fill = [];
   let fullShare = 0;
   let fullAtMs: number | undefined;
