@@ -1,4 +1,4 @@
-import { cutIn, type CookEvent, type HoldingBox, type Library, type Pit } from '../core/model';
+import { cutIn, type CookEvent, type HoldingBox, type Library, type Pit, type Probe, type Warmer } from '../core/model';
 import type { Units } from './units';
 
 /** What the sentences speak of, and in which units. The same words serve the screen, the calendar and the table. */
@@ -6,9 +6,17 @@ export interface Speech {
   event: CookEvent;
   pits: Pit[];
   boxes: HoldingBox[];
+  warmers?: Warmer[];
+  probes?: Probe[];
   library: Library;
   units: Units;
 }
+
+/** Speech about an event as it was planned. */
+export const speechOf = (input: Omit<Speech, 'units'>, units: Units): Speech => {
+  const { event, pits, boxes, warmers, probes, library } = input;
+  return { event, pits, boxes, warmers, probes, library, units };
+};
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 export const list = (names: string[]): string =>

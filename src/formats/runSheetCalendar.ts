@@ -19,18 +19,19 @@ export function runSheetCalendar(speech: Speech, plan: Plan, stampMs: number): s
     name: event.name,
     prodId: { company: 'Anachron', product: 'Run sheet', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
-    timezone: { name: event.timeZone, generator: (zone) => vtimezone(zone, Math.min(...times, stampMs), Math.max(...times, stampMs)) },
+    timezone: { name: null, generator: (zone) => vtimezone(zone, Math.min(...times, stampMs), Math.max(...times, stampMs)) },
   });
   for (const task of plan.tasks) {
     const words = taskWords(speech, task, plan.runs);
-    const start = DateTime.fromMillis(task.atMs, { zone: event.timeZone });
+    const zone = comesTwice(task.atMs, event.timeZone) ? 'UTC' : event.timeZone;
+    const start = DateTime.fromMillis(task.atMs, { zone });
     const entry = calendar.createEvent({
       id: `${event.id}-${task.id.replace(/[^A-Za-z0-9.-]/g, '-')}@anachron`,
       sequence: event.revision,
       stamp: DateTime.fromMillis(stampMs, { zone: 'utc' }),
       start,
       end: start.plus({ minutes: Math.max(1, Math.round(task.minutes)) }),
-      timezone: event.timeZone,
+      timezone: zone,
       summary: words.title,
       description: words.detail,
       location: event.place || undefined,
@@ -40,6 +41,9 @@ export function runSheetCalendar(speech: Speech, plan: Plan, stampMs: number): s
   }
   return calendar.toString();
 }
+
+/** In autumn an hour of clock times comes twice, and readers disagree which is meant: it is written in UTC. */
+const comesTwice = (atMs: number, zone: string): boolean => DateTime.fromMillis(atMs, { zone }).getPossibleOffsets().length > 1;
 
 const pad = (value: number) => String(value).padStart(2, '0');
 const offset = (minutes: number) => `${minutes < 0 ? '-' : '+'}${pad(Math.floor(Math.abs(minutes) / 60))}${pad(Math.abs(minutes) % 60)}`;

@@ -3,26 +3,15 @@ import { limitsOf } from '../core/safety';
 import { clockTime } from './clock';
 import { capital, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
 import { formatMass, formatMinutes, formatTemp } from './units';
+import { fireTaskWords, isFireTask, rhythmTaskWords, setWords } from './fireWords';
 import { addedWords, isPrepTask, prepTaskWords } from './prepWords';
 
 const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
 
 /** What to do, and what to look for while doing it. */
 export function taskWords(speech: Speech, task: Task, runs: Run[]): TaskWords {
-  const { units } = speech;
   const pit = task.pitId ? pitName(speech, task.pitId) : '';
-  if (task.kind === 'light' && !speech.pits.find((each) => each.id === task.pitId)?.smoke)
-    return {
-      title: `Heat the ${lowerPit(pit)} to ${formatTemp(task.pitC!, units)}`,
-      detail: 'No smoke here: it takes what is wrapped, and pans.',
-    };
-  if (task.kind === 'light')
-    return {
-      title: `Light the ${lowerPit(pit)}`,
-      detail: `Come up from below to ${formatTemp(task.pitC!, units)}; load once the smoke is clean.`,
-    };
-  if (task.kind === 'setPoint')
-    return { title: `Set the ${lowerPit(pit)} to ${formatTemp(task.pitC!, units)}`, detail: 'Change the heat ahead of the next batch.' };
+  if (isFireTask(task)) return fireTaskWords(speech, task, runs);
   if (task.kind === 'serve') {
     const serving = speech.event.servings.find((each) => each.id === task.servingId)!;
     return {
@@ -32,7 +21,7 @@ export function taskWords(speech: Speech, task: Task, runs: Run[]): TaskWords {
   }
   if (isPrepTask(task)) return prepTaskWords(speech, task);
   const run = runs.find((each) => each.id === task.runId)!;
-  return runTaskWords(speech, task, run, pit);
+  return rhythmTaskWords(speech, task, run, pit) ?? runTaskWords(speech, task, run, pit);
 }
 
 const onOrIn = (speech: Speech, pitId: string | undefined) =>
@@ -55,7 +44,11 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
     case 'load':
       return {
         title: `Put ${pieces} ${onOrIn(speech, task.pitId)} the ${lowerPit(pit)}`,
-        detail: `${capital(places)}, ${formatMass(run.kg, units)} in all; pit at ${formatTemp(run.pitC, units)}. A gap all round for air.`,
+        detail: `${capital(places)}, ${formatMass(run.kg, units)} in all; pit at ${setWords(
+          speech,
+          speech.pits.find((each) => each.id === run.pitId),
+          run.pitC,
+        )}. A gap all round for air, as the rack map shows.`,
       };
     case 'wrap': {
       const at =

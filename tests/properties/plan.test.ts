@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CUTS, findCut, isPoultry, methodIn, methodsFor, pieceSize, SHIPPED_LIBRARY, type Pit, type Plan, type Rack } from '../../src/core/model';
+import {
+  CUTS,
+  findCut,
+  isPoultry,
+  methodIn,
+  methodsFor,
+  pieceSize,
+  SHIPPED_LIBRARY,
+  type Pit,
+  type Plan,
+  type Rack,
+} from '../../src/core/model';
 import { buildPlan, type PlanInput } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS, ZONED } from '../fixtures/events';

@@ -59,6 +59,32 @@ export interface Batch {
   leftover?: Leftover;
 }
 
+/** Someone on duty for a while. */
+export interface Duty {
+  memberId: string;
+  fromMs: number;
+  toMs: number;
+}
+
+/** Where it is served, and how one gets there. */
+export interface Venue {
+  driveMin: number;
+  setUpMin: number;
+  power: string;
+  rules: string;
+  /** Clock times between which the crew would rather sleep, such as 22:30 to 04:30. */
+  quietFrom: string;
+  quietTo: string;
+}
+export const DEFAULT_VENUE: Venue = Object.freeze({ driveMin: 0, setUpMin: 0, power: '', rules: '', quietFrom: '22:30', quietTo: '04:30' });
+
+/** What the pits will stand in. */
+export interface DayWeather {
+  airC: number;
+  windMPerS: number;
+}
+export const MILD_DAY: DayWeather = Object.freeze({ airC: 15, windMPerS: 1 });
+
 /** A place given by hand: wherever the piece is in this pit, it lies here. */
 export interface Laid {
   batchId: string;
@@ -84,6 +110,12 @@ export interface CookEvent {
   batches: Batch[];
   pitIds: string[];
   boxIds: string[];
+  warmerIds?: string[];
+  probeIds?: string[];
+  /** Who is on duty, and when. */
+  duty?: Duty[];
+  venue?: Venue;
+  weather?: DayWeather;
   kitchen?: Partial<Kitchen>;
   /** ISO 4217 code that prices are in. */
   currency?: string;

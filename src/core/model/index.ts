@@ -7,5 +7,6 @@ export * from './event';
 export * from './library';
 export * from './method';
 export * from './piece';
+export * from './pitPresets';
 export * from './plan';
 export * from './recipe';

@@ -44,6 +44,16 @@ export type Reason =
   | { code: 'sharesHeat'; pitId: string; pitC: number; wantedC: number }
   | { code: 'finishesElsewhere'; pitId: string; atMs: number };
 
+/** A probe in the slowest piece of a run, from when to when. */
+export interface ProbeUse {
+  probeId: string;
+  channel: number;
+  runId: string;
+  pieceId: string;
+  fromMs: number;
+  toMs: number;
+}
+
 /** Pieces of one batch that go on one pit together. */
 export interface Run {
   id: string;
@@ -56,6 +66,8 @@ export interface Run {
   wrapAtMs?: number;
   unwrapAtMs?: number;
   moveAtMs?: number;
+  /** Until when the meat takes smoke: it is wrapped, or warm right through; none where no smoke is wanted. */
+  smokeUntilMs?: number;
   /** When the first piece may be done (quantile 1 - Q), when the last is expected, and when it is done with confidence Q. */
   pullEarlyMs: number;
   pullMedianMs: number;
@@ -118,7 +130,30 @@ export interface Shift {
 }
 
 export type TaskKind =
-  PrepKind | 'light' | 'setPoint' | 'load' | 'wrap' | 'unwrap' | 'move' | 'check' | 'pull' | 'vent' | 'rest' | 'hold' | 'carve' | 'serve';
+  | PrepKind
+  | 'light'
+  | 'closeAir'
+  | 'setPoint'
+  | 'reload'
+  | 'ash'
+  | 'water'
+  | 'wood'
+  | 'tube'
+  | 'relight'
+  | 'probe'
+  | 'spray'
+  | 'turn'
+  | 'load'
+  | 'wrap'
+  | 'unwrap'
+  | 'move'
+  | 'check'
+  | 'pull'
+  | 'vent'
+  | 'rest'
+  | 'hold'
+  | 'carve'
+  | 'serve';
 
 export interface Task {
   /** Stable from plan to plan: the same deed keeps its id when its time moves. */
@@ -131,6 +166,11 @@ export interface Task {
   batchId?: string;
   servingId?: string;
   pitC?: number;
+  /** Fuel or wood to put on. */
+  kg?: number;
+  /** How long what is lit then lasts. */
+  lastsMin?: number;
+  probe?: ProbeUse;
   /** Tasks that share one lifting of a lid carry the same opening. */
   opening?: string;
 }
@@ -239,6 +279,7 @@ export interface Plan {
   runs: Run[];
   firings: Firing[];
   prep: PrepStep[];
+  probes: ProbeUse[];
   tasks: Task[];
   problems: PlanProblem[];
   /** The fullest moment of the day on any rack. */

@@ -1,24 +1,10 @@
 import type { HeatBand, Rect } from '../model';
 import { seededRandom } from '../numerics';
 import { apartMm, type Floor } from './floor';
+import type { Item, Placed } from './item';
 import { searchWhole } from './searchWhole';
 import { openFloor, spotsFor, takeBlocked, takePiece, type Spaces, type Spot } from './spaces';
 import { zoneOffsetC } from './zones';
-
-/** What is to be laid: its footprint, mm, and where it would rather lie. */
-export interface Item {
-  id: string;
-  lengthMm: number;
-  widthMm: number;
-  /** Thick, slow pieces want the hot side; delicate ones the cool side. */
-  wants?: 'hot' | 'cool';
-}
-
-/** A piece on the floor. `turned` when its length lies away from the door. */
-export interface Placed extends Rect {
-  id: string;
-  turned: boolean;
-}
 
 export interface Ground {
   floor: Floor;

@@ -1,5 +1,6 @@
-export { arrange, spacesOf, type Arrangement, type Ground, type Item, type Placed } from './arrange';
+export { arrange, spacesOf, type Arrangement, type Ground } from './arrange';
 export { rackFaults, type Lying } from './faults';
-export { AIR_GAP_MM, apartMm, claimedMm2, floorMm2, floorOf, isOnFloor, isTooNear, type Floor } from './floor';
+export { AIR_GAP_MM, apartMm, claimedMm2, floorMm2, floorOf, isOnFloor } from './floor';
+export type { Item } from './item';
 export { lacksMm } from './spaces';
 export { hotSideOf, thickEndOf, zoneOffsetC } from './zones';

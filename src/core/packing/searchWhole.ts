@@ -1,6 +1,6 @@
 import { seededRandom } from '../numerics';
 import type { Floor } from './floor';
-import type { Item, Placed } from './arrange';
+import type { Item, Placed } from './item';
 
 /** The top edge of what is laid, from left to right: [x0, x1) at height y. Grown coordinates, see spaces.ts. */
 interface Step {

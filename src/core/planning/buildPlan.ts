@@ -6,18 +6,22 @@ import {
   methodIn,
   prepOf,
   type CookEvent,
+  type CrewMember,
   type HoldingBox,
   type Library,
   type Pit,
   type Plan,
   type PlanProblem,
+  type Probe,
   type Run,
   type Shift,
+  type Warmer,
 } from '../model';
 import { coldUses, placeSteps, prepProblems, type PrepOrder } from '../prep';
 import { needConflicts, seasoningOf } from '../quantities';
 import { limitsOf } from '../safety';
 import { newForecastCache, schedule, type BatchOrder, type ForecastCache } from '../schedule';
+import { assignProbes } from './probes';
 import { tasksOf } from './tasks';
 
 /** All that a plan depends on. The same input gives the same plan, in the browser and on the server. */
@@ -26,6 +30,9 @@ export interface PlanInput {
   /** The pits and boxes the event may use. */
   pits: Pit[];
   boxes: HoldingBox[];
+  warmers?: Warmer[];
+  probes?: Probe[];
+  crew?: CrewMember[];
   library: Library;
   /** No fire is lit before this; the present moment, for an event that lies ahead. */
   earliestMs: number;
@@ -74,6 +81,7 @@ export function buildPlan(
   const prepared = prepOrders(input, scheduled.runs);
   const { hands, deliverAtMs } = kitchenOf(event);
   const prep = placeSteps(prepared, { library, hands, shifts: input.shifts ?? [], deliverAtMs });
+  const probes = assignProbes(input.probes ?? [], scheduled.runs);
   const uses = coldUses(event, library, prepared, prep);
   return {
     eventId: event.id,
@@ -92,7 +100,8 @@ export function buildPlan(
         }),
     ],
     prep,
-    tasks: tasksOf(input, { ...scheduled, prep }),
+    probes,
+    tasks: tasksOf(input, { ...scheduled, prep, probes }),
   };
 }
 

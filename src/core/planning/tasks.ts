@@ -1,11 +1,15 @@
-import { cutIn, PREP_KINDS, type CookEvent, type Library, type Plan, type Task } from '../model';
+import { relightAtMs, tendFire } from '../fire';
+import { cutIn, methodIn, PREP_KINDS, type CookEvent, type Library, type Method, type Pit, type Plan, type Run, type Task } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
 const ONE_OPENING_MIN = 10;
 
 /** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
-export function tasksOf({ event, library }: { event: CookEvent; library: Library }, plan: Pick<Plan, 'runs' | 'firings' | 'prep'>): Task[] {
+export function tasksOf(
+  { event, library, pits }: { event: CookEvent; library: Library; pits: readonly Pit[] },
+  plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes'>,
+): Task[] {
   const tasks: Task[] = plan.prep
     .filter((step) => !step.done)
     .map(({ id, kind, atMs, minutes, batchId }) => ({ id, kind, atMs, minutes, batchId }));
@@ -30,10 +34,24 @@ export function tasksOf({ event, library }: { event: CookEvent; library: Library
         pitC: setPoint.pitC,
       }),
     );
+    const pit = pits.find((each) => each.id === firing.pitId);
+    if (pit) tasks.push(...tendFire(pit, firing, plan.runs, id, event.weather));
   });
+  for (const probe of plan.probes) {
+    const run = plan.runs.find((each) => each.id === probe.runId)!;
+    tasks.push({
+      id: `${run.id}/probe`,
+      kind: 'probe',
+      atMs: probe.fromMs,
+      minutes: 2,
+      runId: run.id,
+      pitId: probe.fromMs < (run.moveAtMs ?? Infinity) ? run.pitId : finishOf(run),
+      probe,
+    });
+  }
   for (const run of plan.runs) {
     const pieces = run.pieceIds.length;
-    const finishPitId = run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
+    const finishPitId = finishOf(run);
     const add = (kind: Task['kind'], atMs: number, minutes: number, pitId?: string) =>
       tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId });
     add('load', run.onAtMs, 2 + pieces, run.pitId);
@@ -49,6 +67,8 @@ export function tasksOf({ event, library }: { event: CookEvent; library: Library
       if (heldAtMs < run.carveAtMs) add('hold', heldAtMs, (run.carveAtMs - heldAtMs) / MS_PER_MIN);
     }
     const batch = event.batches.find((each) => each.id === run.batchId);
+    const method = batch && methodIn(library, batch.methodId);
+    if (method) tasks.push(...rhythmTasks(run, method, pieces));
     const carveMin = batch ? (cutIn(library, batch.cutId)?.carveMin ?? 0) : 0;
     if (carveMin > 0) add('carve', run.carveAtMs, Math.ceil(carveMin * pieces));
   }
@@ -62,24 +82,62 @@ export function tasksOf({ event, library }: { event: CookEvent; library: Library
   return tasks;
 }
 
+const finishOf = (run: Run): string => run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
+
+/** Sprays, turns and a fire brought up at the end: all of them lift the lid. */
+function rhythmTasks(run: Run, method: Method, pieces: number): Task[] {
+  const tasks: Task[] = [];
+  const add = (kind: Task['kind'], atMs: number, minutes: number) =>
+    tasks.push({
+      id: `${run.id}/${kind}${tasks.length + 1}`,
+      kind,
+      atMs,
+      minutes,
+      runId: run.id,
+      pitId: run.pitId,
+      pitC: method.hotFinish?.pitC,
+    });
+  const { spray, turns, hotFinish } = method;
+  const bareUntilMs = run.wrapAtMs ?? run.pullEarlyMs;
+  if (spray)
+    for (let atMs = addMinutes(run.onAtMs, spray.fromMin); atMs < bareUntilMs; atMs = addMinutes(atMs, spray.everyMin))
+      add('spray', atMs, 2);
+  if (turns) {
+    const stepMin = (bareUntilMs - run.onAtMs) / MS_PER_MIN / (turns + 1);
+    for (let i = 1; i <= turns; i++) add('turn', addMinutes(run.onAtMs, Math.round(stepMin * i)), 1 + pieces);
+  }
+  if (hotFinish) add('relight', relightAtMs(run, hotFinish.minutes), 5);
+  return tasks;
+}
+
 /** At the same minute: make room before filling it. */
 const ORDER: Task['kind'][] = [
   ...PREP_KINDS,
   'light',
+  'closeAir',
   'setPoint',
+  'ash',
+  'reload',
+  'water',
+  'wood',
+  'tube',
+  'relight',
   'pull',
   'wrap',
   'unwrap',
   'move',
+  'spray',
+  'turn',
   'check',
   'load',
+  'probe',
   'vent',
   'rest',
   'hold',
   'carve',
   'serve',
 ];
-const OPENS_THE_LID = new Set<Task['kind']>(['load', 'wrap', 'unwrap', 'move', 'check', 'pull']);
+const OPENS_THE_LID = new Set<Task['kind']>(['load', 'wrap', 'unwrap', 'move', 'spray', 'turn', 'probe', 'check', 'pull']);
 
 function groupOpenings(tasks: Task[]): void {
   const open = new Map<string, { opening: string; startedMs: number }>();

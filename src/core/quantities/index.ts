@@ -9,7 +9,6 @@ export { compareCuts, costOf } from './cost';
 export type { Cost } from './cost';
 export { demandOf, gradeOf, sizeToDemand, supplyOf } from './demand';
 export type { Demand, DishNeed, Supply } from './demand';
-export { fuelFor } from './fuel';
 export { portionG, portionsOf, splitPlate } from './portions';
 export { saltG, scaleRecipe, seasoningOf } from './seasoning';
 export type { SeasoningUse } from './seasoning';

@@ -7,7 +7,6 @@ import {
   brineFor,
   brineHours,
   coldThawMin,
-  fuelFor,
   iceFor,
   needConflicts,
   saltG,
@@ -112,41 +111,6 @@ describe('thawing', () => {
     expect(waterThawMin(2 * 0.45359237).minutes).toBeCloseTo(60, 9);
     expect(waterThawMin(3.6).allowed).toBe(true);
     expect(waterThawMin(4).allowed).toBe(false);
-  });
-});
-
-describe('fuel', () => {
-  const pit = {
-    id: 'p',
-    name: 'P',
-    smoke: true,
-    rangeC: [100, 160] as [number, number],
-    warmUpMin: 60,
-    openingDropC: 18,
-    recoverMin: 9,
-    racks: [],
-  };
-  const H = 3_600_000;
-  it('burns 2.5 kg/h in an offset at 121 C, and as the lift over the air at other heats', () => {
-    const firing = { pitId: 'p', lightAtMs: 0, readyAtMs: H, offAtMs: 10 * H, setPoints: [{ atMs: 0, pitC: 121 }] };
-    const offset = fuelFor({ ...pit, kind: 'offset' }, firing);
-    expect(offset.fuel).toBe('split wood');
-    expect(offset.kg).toBeCloseTo(25 * 1.1 + 3, 9);
-    // Nine hours of fire, fed every 40 min.
-    expect(offset.reloads).toBe(13);
-    const hotter = fuelFor(
-      { ...pit, kind: 'offset' },
-      {
-        ...firing,
-        setPoints: [
-          { atMs: 0, pitC: 121 },
-          { atMs: 5 * H, pitC: 174 },
-        ],
-      },
-    );
-    expect(hotter.kg).toBeCloseTo((12.5 + 12.5 * 1.5) * 1.1 + 3, 9);
-    expect(fuelFor({ ...pit, kind: 'oven' }, firing)).toEqual({ fuel: 'electricity', kg: 0, reloads: 0 });
-    expect(fuelFor({ ...pit, kind: 'offset' }, firing, -5).kg).toBeGreaterThan(offset.kg);
   });
 });
 

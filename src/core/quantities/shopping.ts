@@ -15,7 +15,7 @@ import {
   type Store,
 } from '../model';
 import { MS_PER_MIN } from '../units';
-import { CHUNK_KG_PER_H, fuelFor } from './fuel';
+import { CHUNK_KG_PER_H, fuelFor } from '../fire';
 import { portionsOf } from './portions';
 import { scaleRecipe, seasoningOf } from './seasoning';
 
@@ -78,18 +78,17 @@ export interface ShoppingInput {
   library: Library;
   pits: readonly Pit[];
   plan: Plan;
-  airC?: number;
 }
 
 /** Everything to be bought for an event, grouped by where it is bought: butchers first, then stores, fire and kit. */
-export function shoppingList({ event, library, pits, plan, airC }: ShoppingInput): ShoppingItem[] {
+export function shoppingList({ event, library, pits, plan }: ShoppingInput): ShoppingItem[] {
   const list = new List();
   addMeat(list, event, library);
   addSeasoning(list, event, library);
   addSides(list, event, library);
   for (const firing of plan.firings) {
     const pit = pits.find((each) => each.id === firing.pitId);
-    if (pit) addFuel(list, event, library, plan, pit, firing, airC);
+    if (pit) addFuel(list, event, library, plan, pit, firing);
   }
   addWrap(list, event, library, plan);
   addKit(list, event, library, plan);
@@ -145,8 +144,8 @@ function addSides(list: List, event: CookEvent, library: Library): void {
   }
 }
 
-function addFuel(list: List, event: CookEvent, library: Library, plan: Plan, pit: Pit, firing: Firing, airC?: number): void {
-  const { fuel, kg } = fuelFor(pit, firing, airC);
+function addFuel(list: List, event: CookEvent, library: Library, plan: Plan, pit: Pit, firing: Firing): void {
+  const { fuel, kg } = fuelFor(pit, firing, event.weather);
   const here = plan.runs.filter((run) => run.pitId === pit.id && run.onAtMs >= firing.lightAtMs && run.onAtMs < firing.offAtMs);
   const woodOf = (batchId: string) => {
     const batch = event.batches.find((each) => each.id === batchId);
@@ -167,7 +166,7 @@ function addFuel(list: List, event: CookEvent, library: Library, plan: Plan, pit
   for (const run of here) {
     const batch = event.batches.find((each) => each.id === run.batchId);
     if (!batch || !methodIn(library, batch.methodId)?.needsSmoke) continue;
-    const minutes = ((run.wrapAtMs ?? run.pullMedianMs) - run.onAtMs) / MS_PER_MIN;
+    const minutes = ((run.smokeUntilMs ?? run.wrapAtMs ?? run.pullMedianMs) - run.onAtMs) / MS_PER_MIN;
     const wood = woodOf(run.batchId);
     smokyMin.set(wood, Math.max(smokyMin.get(wood) ?? 0, minutes));
   }

@@ -200,6 +200,7 @@ function tryTiming(
     wrapAtMs: at(forecast.wrapMin),
     unwrapAtMs: at(forecast.unwrapMin),
     moveAtMs: window.moveAtMs,
+    smokeUntilMs: at(forecast.smokeMin),
     pullEarlyMs: window.pullEarlyMs,
     pullMedianMs: at(timing.pullMedianMin)!,
     pullLateMs: window.pullLateMs,

@@ -33,6 +33,8 @@ export interface BatchForecast {
   wrapMin?: number;
   wrapLateMin?: number;
   unwrapMin?: number;
+  /** How long the meat takes smoke; undefined where none is wanted. */
+  smokeMin?: number;
   /** Latest minutes until the slowest core leaves the danger zone, tempering counted. */
   dangerLateMin: number;
   /** Minutes after pulling the coolest (lightest) piece stays at or above the hot-holding floor, under a tent and in a box. */
@@ -57,6 +59,8 @@ const START_C = 4;
 /** How long a hold is looked ahead. */
 const LOOK_AHEAD_MIN = 14 * 60;
 const DANGER_ZONE_TOP_C = 57;
+/** Smoke lands while the meat is cool: the ring stops forming between 60 and 70 C. */
+const SMOKE_TO_C = 65;
 
 /** Keeps forecasts by everything they depend on, so that a search (and the next plan) asks for each only once. */
 export interface ForecastCache {
@@ -211,6 +215,7 @@ export function forecastBatch(
     wrapMin: last.wrapAtMin,
     wrapLateMin: last.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? last.wrapAtMin : last.wrapAtMin * late,
     unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
+    smokeMin: method.needsSmoke ? smokeMinutes(last) : undefined,
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
     boxAboveMin: minutesAbove(boxC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
@@ -224,6 +229,11 @@ export function forecastBatch(
 
 /** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
 const SPREAD_SAMPLES = 48;
+
+function smokeMinutes({ trace, wrapAtMin, doneAtMin }: Cook): number {
+  const warmAt = trace.coreC.findIndex((tempC) => tempC >= SMOKE_TO_C);
+  return Math.min(wrapAtMin ?? doneAtMin, doneAtMin, warmAt < 0 ? Infinity : warmAt * trace.stepMin);
+}
 
 /** Weights within such a step share a spread: it hardly depends on weight, and costs as much as fifty cooks. */
 const SPREAD_WEIGHT_STEP = Math.log(1.25);

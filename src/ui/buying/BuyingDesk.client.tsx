@@ -7,7 +7,7 @@ import type { PlanInput } from '../../core/planning';
 import { batchCarries, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
 import { carriedName } from '../../formats/carriedWords';
 import { mealAt } from '../../formats/clock';
-import { batchName, list, type Speech } from '../../formats/names';
+import { batchName, list, type Speech, speechOf } from '../../formats/names';
 import { formatMoney } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -39,7 +39,7 @@ const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[
 export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
   const units = useUnits();
   const { event, library, pits } = input;
-  const speech: Speech = { event, pits, boxes: input.boxes, library, units };
+  const speech = speechOf(input, units);
   const currency = event.currency ?? 'USD';
   const lines = useMemo(() => linesOf(event, library), [event, library]);
   const items = useMemo(() => shoppingList({ event, library, pits, plan }), [event, library, pits, plan]);

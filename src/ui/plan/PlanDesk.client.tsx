@@ -10,7 +10,7 @@ import { addMinutes } from '../../core/units';
 import { clockTime } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
 import { planProblemWords } from '../../formats/problemWords';
-import { batchName, pitName, rackName, type Speech } from '../../formats/names';
+import { batchName, pitName, rackName, type Speech, speechOf } from '../../formats/names';
 import { announce, attempt, complain, type Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
@@ -42,7 +42,7 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
   const revision = useRef(first.event.revision);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const [unsaved, setUnsaved] = useState<number>();
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
+  const speech = speechOf(input, units);
   const [holder, widthPx] = useWidth();
 
   /** Shows the moved serving at once and saves behind it, one move after another. */

@@ -6,7 +6,7 @@ import { kitchenOf, type CookEvent, type Plan, type PlanProblem, type PrepDrop }
 import { coldUses } from '../../core/prep';
 import { prepOrders, type PlanInput } from '../../core/planning';
 import { coldMoments } from '../../core/quantities';
-import { batchName, type Speech } from '../../formats/names';
+import { batchName, speechOf } from '../../formats/names';
 import { DROP_WORDS, planProblemWords } from '../../formats/problemWords';
 import { announce, attempt, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
@@ -43,7 +43,7 @@ const PREP_CODES: PlanProblem['code'][] = [
 export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
   const units = useUnits();
   const { event, library } = input;
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library, units };
+  const speech = speechOf(input, units);
   const [chosenId, setChosenId] = useState(event.batches[0]?.id);
   const chosen = event.batches.find((batch) => batch.id === chosenId) ?? event.batches[0];
   const kitchen = kitchenOf(event);

@@ -8,7 +8,7 @@ import { clockTime, longDay, startOfHour } from '../../formats/clock';
 import { DEFERS, limitWords, looseName } from '../../formats/safetyWords';
 import { formatMinutes } from '../../formats/units';
 import { planProblemWords } from '../../formats/problemWords';
-import type { Speech } from '../../formats/names';
+import { type Speech, speechOf } from '../../formats/names';
 import { taskWords } from '../../formats/words';
 import { Button, buttonClass } from '../kit/Button';
 import { KeptPlan } from '../plan/KeptPlan.client';
@@ -43,7 +43,7 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
   const units = useUnits();
   const { event } = input;
   const zone = event.timeZone;
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
+  const speech = speechOf(input, units);
   const openings = new Set(plan.tasks.map((task) => task.opening).filter(Boolean)).size;
   const file = (format: string) => `/events/${event.id}/run-sheet/${format}`;
   return (

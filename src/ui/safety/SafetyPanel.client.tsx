@@ -14,7 +14,7 @@ import {
   type SafetyState,
 } from '../../core/safety';
 import { LoosenInput } from '../../doors';
-import type { Speech } from '../../formats/names';
+import { type Speech, speechOf } from '../../formats/names';
 import { DEFERS, limitWords, looseName, safetyWords, STAGE_NAMES } from '../../formats/safetyWords';
 import { announce, attempt, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -34,7 +34,7 @@ interface SafetyPanelProps {
 export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPanelProps) {
   const units = useUnits();
   const { event, library, pits } = input;
-  const speech: Speech = { event, pits, boxes: input.boxes, library, units };
+  const speech = speechOf(input, units);
   const findings = safetyReview({ event, library, pits, plan });
   const [loosening, setLoosening] = useState<LoosenableRule>();
   const count = (state: SafetyState) => findings.filter((finding) => finding.state === state).length;

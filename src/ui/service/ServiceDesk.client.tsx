@@ -6,7 +6,7 @@ import type { PlanInput } from '../../core/planning';
 import { carveManner, carvePlan, type CarveManner, type CarveTurn } from '../../core/quantities';
 import type { CoolingForecast } from '../../core/safety';
 import { clockTime } from '../../formats/clock';
-import { batchName, capital, list, pieceTag, type Speech } from '../../formats/names';
+import { batchName, capital, list, pieceTag, type Speech, speechOf } from '../../formats/names';
 import { formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -35,7 +35,7 @@ const MANNERS: Record<CarveManner, string> = { slice: 'Slice', pull: 'Pull', cho
 export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDeskProps) {
   const units = useUnits();
   const { event } = input;
-  const speech: Speech = { event, pits: input.pits, boxes: input.boxes, library: input.library, units };
+  const speech = speechOf(input, units);
   const { carvers } = kitchenOf(event);
   return (
     <main className="mx-auto max-w-6xl px-4 py-5">

@@ -1,7 +1,7 @@
 import type { Plan } from '../../../../core/model';
 import { runSheetCalendar } from '../../../../formats/runSheetCalendar';
 import { runSheetCsv } from '../../../../formats/runSheetCsv';
-import type { Speech } from '../../../../formats/names';
+import { type Speech, speechOf } from '../../../../formats/names';
 import { house as openHouse } from '../../../../runtime/house';
 import { planEvent } from '../../../../services';
 import { preferences } from '../../../preferences';
@@ -22,6 +22,6 @@ export async function download(format: keyof typeof FORMATS, eventId: string): P
     return new Response('There is nothing on the run sheet yet. Give the event a menu and a pit first.', { status: 409 });
   const { ending, write } = FORMATS[format];
   const { units } = await preferences();
-  const speech: Speech = { event: input.event, pits: input.pits, boxes: input.boxes, library: input.library, units };
+  const speech = speechOf(input, units);
   return fileResponse(input.event, 'run-sheet', ending, write(speech, plan, house.nowMs()));
 }
