@@ -6,6 +6,14 @@ import {
   BoxInput,
   BriefInput,
   BuyingInput,
+  CopyEquipmentInput,
+  CrewInput,
+  DayInput,
+  GearIdInput,
+  LayInput,
+  ProbeInput,
+  SetIdInput,
+  WarmerInput,
   KitchenInput,
   LeftoverInput,
   LoosenInput,
@@ -69,6 +77,15 @@ export const putPitAway = async (input: unknown) => listed(through(EquipmentIdIn
 export const bringPitBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringPitBack(h, id)));
 export const putBoxAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putBoxAway(h, id)));
 export const bringBoxBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringBoxBack(h, id)));
+export const keepWarmer = async (input: unknown) => listed(through(WarmerInput, input, services.keepWarmer));
+export const keepProbe = async (input: unknown) => listed(through(ProbeInput, input, services.keepProbe));
+export const keepCrew = async (input: unknown) => listed(through(CrewInput, input, services.keepCrew));
+export const putGearAway = async (input: unknown) => listed(through(GearIdInput, input, services.putGearAway));
+export const bringGearBack = async (input: unknown) => listed(through(GearIdInput, input, services.bringGearBack));
+export const addSet = async (input: unknown) => listed(through(SetIdInput, input, (h, { id }) => services.addSet(h, id)));
+export const copyEquipment = async (input: unknown) => listed(through(CopyEquipmentInput, input, services.copyEquipment));
+export const saveDay = async (input: unknown) => listed(through(DayInput, input, services.saveDay));
+export const layPieces = async (input: unknown) => through(LayInput, input, services.layPieces);
 export const keepCut = async (input: unknown) => listed(through(CutInput, input, services.keepCut));
 export const keepMethod = async (input: unknown) => listed(through(MethodInput, input, services.keepMethod));
 export const keepRecipe = async (input: unknown) => listed(through(RecipeInput, input, services.keepRecipe));

@@ -1,8 +1,17 @@
 export { check } from './check';
 export { BriefInput } from './brief';
 export type { BatchInput, ServingInput, SideInput } from './brief';
-export { ChooseEquipmentInput, CreateEventInput, EventIdInput, MoveServingInput, RenameEventInput } from './events';
-export { BoxInput, EquipmentIdInput, PitInput } from './equipment';
+export {
+  ChooseEquipmentInput,
+  CopyEquipmentInput,
+  CreateEventInput,
+  DayInput,
+  EventIdInput,
+  LayInput,
+  MoveServingInput,
+  RenameEventInput,
+} from './events';
+export { BoxInput, CrewInput, EquipmentIdInput, GearIdInput, PitInput, ProbeInput, SetIdInput, WarmerInput } from './equipment';
 export type { RackInput } from './equipment';
 export { CutInput, LibraryIdInput, MethodInput, RecipeInput } from './library';
 export {

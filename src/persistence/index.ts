@@ -4,4 +4,5 @@ export { MigrationRefused } from './migrate';
 export { initTables, EventRow } from './tables';
 export * from './repositories/events';
 export * from './repositories/equipment';
+export * from './repositories/gear';
 export * from './repositories/library';

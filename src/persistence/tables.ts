@@ -65,6 +65,7 @@ export class PitRow extends Row<PitRow> {
   declare warmUpMin: number;
   declare openingDropC: number;
   declare recoverMin: number;
+  declare extras: CreationOptional<string>;
   declare createdAtMs: number;
   declare deletedAtMs: CreationOptional<number | null>;
 }
@@ -79,6 +80,7 @@ export class RackRow extends Row<RackRow> {
   declare clearanceMm: number;
   declare maxKg: number;
   declare level: number;
+  declare extras: CreationOptional<string>;
 }
 
 export class BoxRow extends Row<BoxRow> {
@@ -86,6 +88,7 @@ export class BoxRow extends Row<BoxRow> {
   declare name: string;
   declare litres: number;
   declare lossWPerK: number;
+  declare extras: CreationOptional<string>;
   declare createdAtMs: number;
   declare deletedAtMs: CreationOptional<number | null>;
 }
@@ -95,6 +98,14 @@ export class LibraryEntryRow extends Row<LibraryEntryRow> {
   declare id: string;
   declare body: string;
   declare updatedAtMs: number;
+}
+
+export class GearRow extends Row<GearRow> {
+  declare kind: string;
+  declare id: string;
+  declare body: string;
+  declare createdAtMs: number;
+  declare deletedAtMs: CreationOptional<number | null>;
 }
 
 export class EventPitRow extends Row<EventPitRow> {
@@ -193,6 +204,7 @@ export function initTables(sequelize: Sequelize): void {
       warmUpMin: whole(),
       openingDropC: real(),
       recoverMin: real(),
+      extras: json(),
       createdAtMs: instant(),
       deletedAtMs: maybeInstant(),
     },
@@ -209,16 +221,21 @@ export function initTables(sequelize: Sequelize): void {
       clearanceMm: real(),
       maxKg: real(),
       level: whole(),
+      extras: json(),
     },
     options('racks'),
   );
   BoxRow.init(
-    { id: key(), name: text(), litres: real(), lossWPerK: real(), createdAtMs: instant(), deletedAtMs: maybeInstant() },
+    { id: key(), name: text(), litres: real(), lossWPerK: real(), extras: json(), createdAtMs: instant(), deletedAtMs: maybeInstant() },
     options('boxes'),
   );
   LibraryEntryRow.init(
     { kind: key(), id: key(), body: { type: DataTypes.TEXT, allowNull: false }, updatedAtMs: instant() },
     options('library_entries'),
+  );
+  GearRow.init(
+    { kind: key(), id: key(), body: { type: DataTypes.TEXT, allowNull: false }, createdAtMs: instant(), deletedAtMs: maybeInstant() },
+    options('gear'),
   );
   EventPitRow.init({ eventId: key(), pitId: key() }, options('event_pits'));
   EventBoxRow.init({ eventId: key(), boxId: key() }, options('event_boxes'));

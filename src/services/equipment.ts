@@ -1,28 +1,50 @@
-import { failure, success, type Outcome } from '../core/outcome';
-import type { BoxInput, PitInput } from '../doors';
-import { markBoxDeleted, markPitDeleted, saveBox, savePit } from '../persistence';
+import { EQUIPMENT_SETS, presetPit, type Pit } from '../core/model';
+import { failure, success, type Outcome, type Problem } from '../core/outcome';
+import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../doors';
+import { markBoxDeleted, markGearDeleted, markPitDeleted, saveBox, saveGear, savePit, type GearKind, type GearKinds } from '../persistence';
 import type { House } from './house';
 
 type Saved = Outcome<{ id: string }>;
 
+/** Bands and blocked parts that reach beyond their rack. */
+function beyondRack(racks: PitInput['racks']): Problem[] {
+  return racks.flatMap(({ widthMm, depthMm, round, zones, blocked }, i) => {
+    const deepMm = round ? widthMm : depthMm;
+    return [
+      ...(zones ?? []).flatMap((band, k) => (band.toMm > widthMm ? [{ code: 'beyondRack', path: `racks.${i}.zones.${k}.toMm` }] : [])),
+      ...(blocked ?? []).flatMap((part, k) =>
+        part.xMm + part.widthMm > widthMm + 1
+          ? [{ code: 'beyondRack', path: `racks.${i}.blocked.${k}.widthMm` }]
+          : part.yMm + part.depthMm > deepMm + 1
+            ? [{ code: 'beyondRack', path: `racks.${i}.blocked.${k}.depthMm` }]
+            : [],
+      ),
+    ];
+  });
+}
+
+const pitFrom = ({ rangeLowC, rangeHighC, racks, fuel, ...rest }: PitInput): Pit => ({
+  ...rest,
+  name: rest.name.trim(),
+  fuel: fuel && { ...fuel },
+  rangeC: [rangeLowC, rangeHighC],
+  racks: racks.map(({ zones, blocked, ...rack }) => ({
+    ...rack,
+    name: rack.name.trim(),
+    depthMm: rack.round ? rack.widthMm : rack.depthMm,
+    zones: zones?.map((band) => ({ ...band })),
+    blocked: blocked?.map((part) => ({ ...part })),
+  })),
+});
+
 /** Adds a pit or changes one; its racks are replaced by those given. */
 export async function keepPit(house: House, input: PitInput): Promise<Saved> {
-  const { rangeLowC, rangeHighC, racks, ...rest } = input;
-  const names = racks.map((rack) => rack.name.trim().toLowerCase());
+  const names = input.racks.map((rack) => rack.name.trim().toLowerCase());
   const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
   if (twice >= 0) return failure({ code: 'rackNameTwice', path: `racks.${twice}.name` });
-  await house.db.write((transaction) =>
-    savePit(
-      {
-        ...rest,
-        name: rest.name.trim(),
-        rangeC: [rangeLowC, rangeHighC],
-        racks: racks.map((rack) => ({ ...rack, name: rack.name.trim() })),
-      },
-      house.nowMs(),
-      transaction,
-    ),
-  );
+  const beyond = beyondRack(input.racks);
+  if (beyond.length > 0) return failure(...beyond);
+  await house.db.write((transaction) => savePit(pitFrom(input), house.nowMs(), transaction));
   return success({ id: input.id });
 }
 
@@ -42,3 +64,32 @@ export const putBoxAway = async (house: House, id: string) =>
   marked(await house.db.write((transaction) => markBoxDeleted(id, house.nowMs(), transaction)), id);
 export const bringBoxBack = async (house: House, id: string) =>
   marked(await house.db.write((transaction) => markBoxDeleted(id, null, transaction)), id);
+
+const keepGear =
+  <K extends GearKind>(kind: K) =>
+  async (house: House, input: GearKinds[K]): Promise<Saved> => {
+    await house.db.write((transaction) => saveGear(kind, { ...input, name: input.name.trim() }, house.nowMs(), transaction));
+    return success({ id: input.id });
+  };
+export const keepWarmer: (house: House, input: WarmerInput) => Promise<Saved> = keepGear('warmer');
+export const keepProbe: (house: House, input: ProbeInput) => Promise<Saved> = keepGear('probe');
+export const keepCrew: (house: House, input: CrewInput) => Promise<Saved> = keepGear('crew');
+
+export const putGearAway = async (house: House, { kind, id }: { kind: GearKind; id: string }) =>
+  marked(await house.db.write((transaction) => markGearDeleted(kind, id, house.nowMs(), transaction)), id);
+export const bringGearBack = async (house: House, { kind, id }: { kind: GearKind; id: string }) =>
+  marked(await house.db.write((transaction) => markGearDeleted(kind, id, null, transaction)), id);
+
+/** Adds everything of a ready-made set, in one go. */
+export async function addSet(house: House, setId: string): Promise<Saved> {
+  const set = EQUIPMENT_SETS.find((each) => each.id === setId);
+  if (!set) return failure({ code: 'equipmentGone' });
+  await house.db.write(async (transaction) => {
+    const nowMs = house.nowMs();
+    for (const { kind, name, travels } of set.pits)
+      await savePit({ ...presetPit(kind, () => house.newId()), name, travels }, nowMs, transaction);
+    for (const box of set.boxes) await saveBox({ ...box, id: house.newId() }, nowMs, transaction);
+    for (const warmer of set.warmers) await saveGear('warmer', { ...warmer, id: house.newId() }, nowMs, transaction);
+  });
+  return success({ id: setId });
+}

@@ -2,10 +2,11 @@ import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import type { CreateEventInput, MoveServingInput, RenameEventInput } from '../doors';
 import { instantOf } from '../formats/clock';
-import { listBoxes, listPits, loadEvent, markEventDeleted, saveEvent } from '../persistence';
+import { loadEvent, markEventDeleted, saveEvent } from '../persistence';
 import { addMinutes } from '../core/units';
 import { changeEvent, changeSeen } from './changeEvent';
 import type { House } from './house';
+import { listEquipment } from './reading';
 
 /** Half an hour before serving the knives come out, unless the owner says otherwise. */
 const CARVE_LEAD_MIN = 30;
@@ -18,9 +19,8 @@ export async function createEvent(house: House, input: CreateEventInput): Promis
   if ('problem' in at)
     return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
   if (at.ms <= house.nowMs()) return failure({ code: 'servingInPast', path: 'date' });
+  const { pits, boxes, warmers, probes } = await listEquipment(house);
   return house.db.write(async (transaction) => {
-    const pits = await listPits(transaction);
-    const boxes = await listBoxes(transaction);
     const event: CookEvent = {
       id: house.newId(),
       name: input.name.trim(),
@@ -43,6 +43,8 @@ export async function createEvent(house: House, input: CreateEventInput): Promis
       batches: [],
       pitIds: pits.map((pit) => pit.id),
       boxIds: boxes.map((box) => box.id),
+      warmerIds: warmers.map((warmer) => warmer.id),
+      probeIds: probes.map((probe) => probe.id),
     };
     await saveEvent(event, house.nowMs(), transaction);
     return success(event);
@@ -55,6 +57,8 @@ function asPlanned(event: CookEvent): CookEvent {
   delete copy.keptPlan;
   delete copy.ticked;
   delete copy.loosened;
+  delete copy.duty;
+  delete copy.laid;
   if (copy.kitchen) delete copy.kitchen.deliverAtMs;
   for (const batch of copy.batches) {
     delete batch.received;
@@ -88,19 +92,6 @@ export const moveServing = (house: House, input: MoveServingInput) =>
     if (atMs <= house.nowMs()) return failure({ code: 'servingInPast' });
     return success({ ...event, servings: event.servings.map((each) => (each.id === serving.id ? { ...each, atMs } : each)) });
   });
-
-/** Chooses which of the owned pits and boxes an event uses. */
-export async function chooseEquipment(
-  house: House,
-  input: { eventId: string; pitIds: string[]; boxIds: string[] },
-): Promise<Outcome<CookEvent>> {
-  const owned = { pits: new Set((await listPits()).map((pit) => pit.id)), boxes: new Set((await listBoxes()).map((box) => box.id)) };
-  if (!input.pitIds.every((id) => owned.pits.has(id)) || !input.boxIds.every((id) => owned.boxes.has(id)))
-    return failure({ code: 'equipmentGone' });
-  return changeEvent(house, input.eventId, (event) =>
-    success({ ...event, pitIds: [...new Set(input.pitIds)].sort(), boxIds: [...new Set(input.boxIds)].sort() }),
-  );
-}
 
 const markEvent = async (house: House, eventId: string, deletedAtMs: number | null): Promise<Outcome<{ eventId: string }>> => {
   const found = await house.db.write((transaction) => markEventDeleted(eventId, deletedAtMs, transaction));

@@ -1,11 +1,27 @@
 export type { House } from './house';
-export { chooseEquipment, createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
-export { bringBoxBack, bringPitBack, keepBox, keepPit, putBoxAway, putPitAway } from './equipment';
+export { createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
+export {
+  addSet,
+  bringBoxBack,
+  bringGearBack,
+  bringPitBack,
+  keepBox,
+  keepCrew,
+  keepPit,
+  keepProbe,
+  keepWarmer,
+  putBoxAway,
+  putGearAway,
+  putPitAway,
+} from './equipment';
 export { saveBuying, saveReceipt, saveWeights, tickItem } from './buying';
+export { chooseEquipment, copyEquipment } from './eventEquipment';
+export { saveDay } from './eventDay';
+export { layPieces } from './layPieces';
 export { keepThePlan } from './keepPlan';
 export { markStep, saveKitchen, saveLeftover, savePrep } from './kitchen';
 export { loosenRule, tightenRule } from './safety';
 export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
-export { listEquipment, listEvents } from './reading';
+export { listEquipment, listEvents, type Equipment } from './reading';
 export { saveBrief } from './saveBrief';

@@ -4,7 +4,7 @@ import type { LearnedTrim } from '../core/quantities';
 import { newForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
 import { shiftsBetween } from '../formats/clock';
-import { listBoxes, listPits, loadEvent } from '../persistence';
+import { listBoxes, listGear, listPits, loadEvent } from '../persistence';
 import type { House } from './house';
 import { ownLibrary } from './ownLibrary';
 
@@ -31,6 +31,9 @@ export async function planEvent(house: House, eventId: string): Promise<Planned 
     event,
     pits: (await listPits()).filter((pit) => event.pitIds.includes(pit.id)),
     boxes: (await listBoxes()).filter((box) => event.boxIds.includes(box.id)),
+    warmers: (await listGear('warmer')).filter((warmer) => event.warmerIds?.includes(warmer.id)),
+    probes: (await listGear('probe')).filter((probe) => event.probeIds?.includes(probe.id)),
+    crew: (await listGear('crew')).filter((member) => event.duty?.some((each) => each.memberId === member.id)),
     library,
     earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN,
     shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),

@@ -57,7 +57,9 @@ describe('the database', () => {
     const ask = (pragma: string) => db!.sequelize.query<Record<string, unknown>>(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
     expect(await ask('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
     expect(await ask('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
-    await expect(db.sequelize.query(`INSERT INTO racks VALUES ('nobody', 'r', 0, 'r', 1, 1, 1, 1, 1)`)).rejects.toThrow(/FOREIGN KEY/);
+    await expect(db.sequelize.query(`INSERT INTO racks VALUES ('nobody', 'r', 0, 'r', 1, 1, 1, 1, 1, '{}')`)).rejects.toThrow(
+      /FOREIGN KEY/,
+    );
   });
 
   it('takes a hundred writes at once, one after another', async () => {

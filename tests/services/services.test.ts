@@ -208,7 +208,7 @@ describe('equipment', () => {
     expect(boxes[0]!.litres).toBe(70);
     must(await services.putPitAway(house, 'pit'));
     must(await services.putBoxAway(house, 'box'));
-    expect(await services.listEquipment(house)).toEqual({ pits: [], boxes: [] });
+    expect(await services.listEquipment(house)).toEqual({ pits: [], boxes: [], warmers: [], probes: [], crew: [] });
     must(await services.bringPitBack(house, 'pit'));
     must(await services.bringBoxBack(house, 'box'));
     expect((await services.listEquipment(house)).pits).toEqual(pits);
@@ -219,6 +219,107 @@ describe('equipment', () => {
     expect(
       codes(await services.keepPit(house, { ...PIT, racks: [PIT.racks[0]!, { ...PIT.racks[0]!, id: 'r2', name: ' Main ' }] })),
     ).toEqual(['rackNameTwice@racks.1.name']);
+  });
+
+  it('keeps all that a pit is: zones, blocked parts, a round grate, fuel, gauge, blower', async () => {
+    const full: PitInput = {
+      ...PIT,
+      gaugeOffsetC: -6,
+      airflow: 1.2,
+      humidity: 0.9,
+      fuel: { kind: 'charcoal', kgPerH: 0.5, reloadMin: 300, ashMin: 300 },
+      blower: true,
+      travels: true,
+      hired: true,
+      racks: [
+        {
+          ...PIT.racks[0]!,
+          hotSide: 'left',
+          zones: [{ fromMm: 0, toMm: 300, offsetC: 12 }],
+          blocked: [{ xMm: 0, yMm: 0, widthMm: 150, depthMm: 300, by: 'water pan' }],
+        },
+        { ...PIT.racks[0]!, id: 'r2', name: 'grate', round: true, widthMm: 440, depthMm: 300, level: 2 },
+      ],
+    };
+    must(await services.keepPit(house, full));
+    const { pits } = await services.listEquipment(house);
+    const { rangeLowC, rangeHighC, ...rest } = full;
+    expect(pits).toEqual([{ ...rest, rangeC: [rangeLowC, rangeHighC], racks: [full.racks[0], { ...full.racks[1]!, depthMm: 440 }] }]);
+    const beyond = { ...full, racks: [{ ...full.racks[0]!, zones: [{ fromMm: 0, toMm: 1300, offsetC: 5 }] }] };
+    expect(codes(await services.keepPit(house, beyond))).toEqual(['beyondRack@racks.0.zones.0.toMm']);
+    const over = {
+      ...full,
+      racks: [{ ...full.racks[0]!, blocked: [{ xMm: 0, yMm: 400, widthMm: 100, depthMm: 200, by: 'mop pot' as const }] }],
+    };
+    expect(codes(await services.keepPit(house, over))).toEqual(['beyondRack@racks.0.blocked.0.depthMm']);
+  });
+
+  it('has warmers, thermometers and crew, and comes in ready-made sets', async () => {
+    must(await services.addSet(house, 'kitchen'));
+    must(await services.addSet(house, 'garden'));
+    must(await services.keepProbe(house, { id: 'pen', name: ' Pen ', channels: 4, iceC: 0.2, boilC: 99.8, altitudeM: 20, out: false }));
+    must(await services.keepCrew(house, { id: 'ada', name: 'Ada' }));
+    const all = await services.listEquipment(house);
+    expect(all.pits.map((pit) => pit.kind).sort()).toEqual(['bullet', 'cabinet', 'kettle', 'oven']);
+    expect(new Set(all.pits.flatMap((pit) => [pit.id, ...pit.racks.map((rack) => rack.id)])).size).toBe(
+      all.pits.reduce((sum, pit) => sum + 1 + pit.racks.length, 0),
+    );
+    expect(all.warmers[0]).toMatchObject({ name: 'Warmer', slots: 8, setC: 63 });
+    expect(all.probes[0]).toMatchObject({ name: 'Pen', channels: 4 });
+    must(await services.putGearAway(house, { kind: 'probe', id: 'pen' }));
+    expect((await services.listEquipment(house)).probes).toEqual([]);
+    must(await services.bringGearBack(house, { kind: 'probe', id: 'pen' }));
+    expect((await services.listEquipment(house)).probes).toHaveLength(1);
+    expect(codes(await services.putGearAway(house, { kind: 'crew', id: 'nobody' }))).toEqual(['equipmentGone']);
+    expect(codes(await services.addSet(house, 'none'))).toEqual(['equipmentGone']);
+  });
+
+  it('is copied from another event as far as it is still owned', async () => {
+    must(await services.addSet(house, 'kitchen'));
+    const one = must(await services.createEvent(house, NEW));
+    must(await services.keepPit(house, PIT));
+    const two = must(await services.createEvent(house, NEW));
+    expect(two.pitIds).toHaveLength(3);
+    const copied = must(await services.copyEquipment(house, { eventId: two.id, fromEventId: one.id }));
+    expect(copied.pitIds).toEqual(one.pitIds);
+    expect(copied.warmerIds).toEqual(one.warmerIds);
+    must(await services.putPitAway(house, one.pitIds[0]!));
+    expect(must(await services.copyEquipment(house, { eventId: two.id, fromEventId: one.id })).pitIds).toHaveLength(1);
+    expect(codes(await services.copyEquipment(house, { eventId: two.id, fromEventId: 'none' }))).toEqual(['eventGone']);
+  });
+
+  it('has a day: the drive, the sleep, the weather and who is on duty, by the clock of the place', async () => {
+    const event = must(await services.createEvent(house, NEW));
+    const shift = { memberId: 'ada', fromDate: '2027-06-19', fromTime: '04:30', toDate: '2027-06-19', toTime: '21:00' };
+    const day = {
+      eventId: event.id,
+      revision: event.revision,
+      driveMin: 40,
+      setUpMin: 30,
+      power: '2 x 16 A',
+      rules: 'No open fire after ten.',
+      quietFrom: '22:30',
+      quietTo: '04:30',
+      airC: 12,
+      windMPerS: 6,
+      duty: [shift],
+    };
+    const saved = must(await services.saveDay(house, day));
+    expect(saved.duty).toEqual([
+      { memberId: 'ada', fromMs: Date.parse('2027-06-19T04:30:00-03:00'), toMs: Date.parse('2027-06-19T21:00:00-03:00') },
+    ]);
+    expect(saved.venue).toMatchObject({ driveMin: 40, quietTo: '04:30' });
+    expect(await loadEvent(event.id)).toEqual(saved);
+    const again = { ...day, revision: saved.revision };
+    expect(codes(await services.saveDay(house, { ...again, duty: [{ ...shift, toTime: '04:00' }] }))).toEqual([
+      'dutyReversed@duty.0.toTime',
+    ]);
+    expect(
+      codes(
+        await services.saveDay(house, { ...again, duty: [{ ...shift, fromDate: '2028-03-12', fromTime: '02:30', toDate: '2028-03-12' }] }),
+      ),
+    ).toEqual(['clockSkipsIt@duty.0.fromTime']);
+    expect(codes(await services.saveDay(house, day))).toEqual(['changedElsewhere']);
   });
 
   it('is chosen by an event only while it is owned', async () => {

@@ -1,6 +1,11 @@
 import { Op, type Transaction } from 'sequelize';
-import type { HoldingBox, Pit, PitKind } from '../../core/model';
+import type { HoldingBox, Pit, PitKind, Rack } from '../../core/model';
 import { BoxRow, PitRow, RackRow } from '../tables';
+
+/** What is kept as JSON beside the columns; read and written whole. */
+type PitExtras = Pick<Pit, 'gaugeOffsetC' | 'airflow' | 'humidity' | 'fuel' | 'blower' | 'travels' | 'hired'>;
+type RackExtras = Pick<Rack, 'round' | 'zones' | 'hotSide' | 'blocked'>;
+type BoxExtras = Pick<HoldingBox, 'hired'>;
 
 export async function listPits(transaction?: Transaction): Promise<Pit[]> {
   const pits = await PitRow.findAll({
@@ -21,11 +26,21 @@ export async function listPits(transaction?: Transaction): Promise<Pit[]> {
     warmUpMin: row.warmUpMin,
     openingDropC: row.openingDropC,
     recoverMin: row.recoverMin,
-    racks: racks
-      .filter((rack) => rack.pitId === row.id)
-      .map(({ id, name, widthMm, depthMm, clearanceMm, maxKg, level }) => ({ id, name, widthMm, depthMm, clearanceMm, maxKg, level })),
+    ...(JSON.parse(row.extras) as PitExtras),
+    racks: racks.filter((rack) => rack.pitId === row.id).map(rackFrom),
   }));
 }
+
+const rackFrom = ({ id, name, widthMm, depthMm, clearanceMm, maxKg, level, extras }: RackRow): Rack => ({
+  id,
+  name,
+  widthMm,
+  depthMm,
+  clearanceMm,
+  maxKg,
+  level,
+  ...(JSON.parse(extras) as RackExtras),
+});
 
 export async function listBoxes(transaction?: Transaction): Promise<HoldingBox[]> {
   const boxes = await BoxRow.findAll({
@@ -36,26 +51,34 @@ export async function listBoxes(transaction?: Transaction): Promise<HoldingBox[]
     ],
     transaction,
   });
-  return boxes.map(({ id, name, litres, lossWPerK }) => ({ id, name, litres, lossWPerK }));
+  return boxes.map(({ id, name, litres, lossWPerK, extras }) => ({ id, name, litres, lossWPerK, ...(JSON.parse(extras) as BoxExtras) }));
 }
 
 export async function savePit(pit: Pit, nowMs: number, transaction: Transaction): Promise<void> {
-  const { racks, rangeC, ...rest } = pit;
-  const fields = { ...rest, rangeLowC: rangeC[0], rangeHighC: rangeC[1], deletedAtMs: null };
+  const { racks, rangeC, gaugeOffsetC, airflow, humidity, fuel, blower, travels, hired, ...rest } = pit;
+  const extras = JSON.stringify({ gaugeOffsetC, airflow, humidity, fuel, blower, travels, hired } satisfies PitExtras);
+  const fields = { ...rest, extras, rangeLowC: rangeC[0], rangeHighC: rangeC[1], deletedAtMs: null };
   const kept = await PitRow.findByPk(pit.id, { transaction });
   if (kept) await kept.update(fields, { transaction });
   else await PitRow.create({ ...fields, createdAtMs: nowMs }, { transaction });
   await RackRow.destroy({ where: { pitId: pit.id }, transaction });
   await RackRow.bulkCreate(
-    racks.map((rack, position) => ({ pitId: pit.id, position, ...rack })),
+    racks.map(({ round, zones, hotSide, blocked, ...rack }, position) => ({
+      pitId: pit.id,
+      position,
+      ...rack,
+      extras: JSON.stringify({ round, zones, hotSide, blocked } satisfies RackExtras),
+    })),
     { transaction },
   );
 }
 
 export async function saveBox(box: HoldingBox, nowMs: number, transaction: Transaction): Promise<void> {
+  const { hired, ...columns } = box;
+  const fields = { ...columns, extras: JSON.stringify({ hired } satisfies BoxExtras) };
   const kept = await BoxRow.findByPk(box.id, { transaction });
-  if (kept) await kept.update({ ...box, deletedAtMs: null }, { transaction });
-  else await BoxRow.create({ ...box, createdAtMs: nowMs }, { transaction });
+  if (kept) await kept.update({ ...fields, deletedAtMs: null }, { transaction });
+  else await BoxRow.create({ ...fields, createdAtMs: nowMs }, { transaction });
 }
 
 const markWhere = (id: string, deletedAtMs: number | null) => ({ id, deletedAtMs: deletedAtMs === null ? { [Op.ne]: null } : null });

@@ -15,7 +15,10 @@ export interface EventSummary {
 }
 
 /** What is kept as JSON beside the columns; read and written whole. */
-type EventExtras = Pick<CookEvent, 'kitchen' | 'currency' | 'loosened' | 'ticked' | 'keptPlan'>;
+type EventExtras = Pick<
+  CookEvent,
+  'kitchen' | 'currency' | 'loosened' | 'ticked' | 'keptPlan' | 'warmerIds' | 'probeIds' | 'duty' | 'venue' | 'weather' | 'laid'
+>;
 type ServingExtras = Pick<Serving, 'marginShare' | 'sides' | 'needs' | 'highlySusceptible'>;
 type BatchExtras = Pick<Batch, 'share' | 'second' | 'buying' | 'prep' | 'received' | 'leftover'>;
 
@@ -124,8 +127,9 @@ export async function listWeighedPieces(transaction?: Transaction): Promise<Weig
 /** Writes the whole event; what it no longer holds is gone. */
 export async function saveEvent(event: CookEvent, nowMs: number, transaction: Transaction): Promise<void> {
   const { id, name, place, timeZone, altitudeM, confidence, revision } = event;
-  const { kitchen, currency, loosened, ticked, keptPlan } = event;
-  const extras = JSON.stringify({ kitchen, currency, loosened, ticked, keptPlan } satisfies EventExtras);
+  const { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather, laid } = event;
+  const beside = { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather, laid } satisfies EventExtras;
+  const extras = JSON.stringify(beside);
   const kept = await EventRow.findByPk(id, { transaction });
   const fields = { id, name, place, timeZone, altitudeM, confidence, revision, extras, updatedAtMs: nowMs };
   if (kept) await kept.update(fields, { transaction });
