@@ -5,15 +5,31 @@ import {
   chooseEquipment,
   createEvent,
   keepBox,
+  keepCrew,
   keepPit,
+  keepProbe,
+  keepWarmer,
   listEvents,
   saveBrief,
   saveBuying,
+  saveDay,
   saveKitchen,
   savePrep,
   type House,
 } from '../src/services';
-import { DEMO_BOXES, DEMO_DELIVERY, DEMO_EVENT, DEMO_KITCHEN, DEMO_PITS, type DemoServing } from './gannetPoint';
+import {
+  DEMO_BOXES,
+  DEMO_CREW,
+  DEMO_DAY,
+  DEMO_DELIVERY,
+  DEMO_DUTY,
+  DEMO_EVENT,
+  DEMO_KITCHEN,
+  DEMO_PITS,
+  DEMO_PROBES,
+  DEMO_WARMERS,
+  type DemoServing,
+} from './gannetPoint';
 
 /** What the demo's guests need of each dish. */
 function sizes(servings: readonly DemoServing[]) {
@@ -41,8 +57,12 @@ export async function fillDemo(house: House): Promise<void> {
     if (!outcome.ok) throw new Error(`the demo was refused: ${JSON.stringify(outcome.problems)}`);
     return outcome.value;
   };
-  for (const { rangeC, ...pit } of DEMO_PITS) must(await keepPit(house, { ...pit, rangeLowC: rangeC[0], rangeHighC: rangeC[1] }));
+  for (const { rangeC, ...pit } of DEMO_PITS)
+    must(await keepPit(house, structuredClone({ ...pit, rangeLowC: rangeC[0], rangeHighC: rangeC[1] })));
   for (const box of DEMO_BOXES) must(await keepBox(house, box));
+  for (const warmer of DEMO_WARMERS) must(await keepWarmer(house, warmer));
+  for (const probe of DEMO_PROBES) must(await keepProbe(house, probe));
+  for (const member of DEMO_CREW) must(await keepCrew(house, member));
 
   const nowMs = house.nowMs();
   const weekday = new Date(clockOnDay(nowMs, DEMO_EVENT.timeZone, 0, 12)).getUTCDay();
@@ -86,6 +106,21 @@ export async function fillDemo(house: House): Promise<void> {
       revision: event.revision,
       deliverDate: localDate(clockOnDay(dayMs, timeZone, -DEMO_DELIVERY.daysBefore, 12), timeZone),
       deliverTime: DEMO_DELIVERY.time,
+    }),
+  );
+  const day = (daysOff: number) => localDate(clockOnDay(dayMs, timeZone, daysOff, 12), timeZone);
+  event = must(
+    await saveDay(house, {
+      ...DEMO_DAY,
+      eventId: event.id,
+      revision: event.revision,
+      duty: DEMO_DUTY.map(({ memberId, from, to }) => ({
+        memberId,
+        fromDate: day(from[0]),
+        fromTime: from[1],
+        toDate: day(to[0]),
+        toTime: to[1],
+      })),
     }),
   );
   for (const batch of DEMO_EVENT.servings.flatMap((serving) => serving.batches)) {

@@ -1,4 +1,4 @@
-import type { Guests, HoldingBox, Pit, Prep, Serving } from '../src/core/model';
+import type { CrewMember, Guests, HoldingBox, Pit, Prep, Serving, Warmer } from '../src/core/model';
 
 /**
  * The demo: Ember & Tide, a made-up caterer, cooks the supper for a lighthouse's 150th year at
@@ -14,9 +14,36 @@ export const DEMO_PITS: Pit[] = [
     warmUpMin: 75,
     openingDropC: 18,
     recoverMin: 9,
+    gaugeOffsetC: -6,
+    travels: true,
+    fuel: { kind: 'split wood', kgPerH: 2.5, reloadMin: 40, ashMin: 480, waterMin: 300 },
     racks: [
-      { id: 'trailer-main', name: 'main rack', widthMm: 1500, depthMm: 600, clearanceMm: 260, maxKg: 80, level: 1 },
-      { id: 'trailer-upper', name: 'upper rack', widthMm: 1400, depthMm: 420, clearanceMm: 160, maxKg: 40, level: 2 },
+      {
+        id: 'trailer-main',
+        name: 'main rack',
+        widthMm: 1500,
+        depthMm: 600,
+        clearanceMm: 260,
+        maxKg: 80,
+        level: 1,
+        hotSide: 'left',
+        zones: [
+          { fromMm: 0, toMm: 300, offsetC: 10 },
+          { fromMm: 1200, toMm: 1500, offsetC: -5 },
+        ],
+        blocked: [{ xMm: 0, yMm: 0, widthMm: 140, depthMm: 330, by: 'water pan' }],
+      },
+      {
+        id: 'trailer-upper',
+        name: 'upper rack',
+        widthMm: 1400,
+        depthMm: 420,
+        clearanceMm: 160,
+        maxKg: 40,
+        level: 2,
+        hotSide: 'left',
+        zones: [{ fromMm: 0, toMm: 250, offsetC: 6 }],
+      },
     ],
   },
   {
@@ -49,6 +76,33 @@ export const DEMO_PITS: Pit[] = [
     ],
   },
 ];
+
+export const DEMO_WARMERS: Warmer[] = [{ id: 'warmer-1', name: 'Kitchen warmer', kind: 'warmer', slots: 4, setC: 63 }];
+export const DEMO_PROBES = [
+  { id: 'probe-1', name: 'Four-channel thermometer', channels: 4, iceC: 0.2, boilC: 99.7, altitudeM: 20, out: false },
+  { id: 'probe-2', name: 'Pen', channels: 1, iceC: 1.6, boilC: 101.4, altitudeM: 20, out: true },
+];
+export const DEMO_CREW: CrewMember[] = [
+  { id: 'crew-isa', name: 'Isa' },
+  { id: 'crew-tam', name: 'Tam' },
+  { id: 'crew-rue', name: 'Rue' },
+];
+/** Hours of the day before and of the day itself. */
+export const DEMO_DUTY = [
+  { memberId: 'crew-isa', from: [-1, '16:00'], to: [0, '07:00'] },
+  { memberId: 'crew-tam', from: [0, '04:30'], to: [0, '21:00'] },
+  { memberId: 'crew-rue', from: [0, '09:00'], to: [0, '21:00'] },
+] as const;
+export const DEMO_DAY = {
+  driveMin: 0,
+  setUpMin: 0,
+  power: 'Lighthouse workshop, 2 x 16 A',
+  rules: 'Fires on the gravel only, 6 m from the keeper’s house; quiet after 22:30.',
+  quietFrom: '22:30',
+  quietTo: '04:30',
+  airC: 12,
+  windMPerS: 5,
+};
 
 export const DEMO_BOXES: HoldingBox[] = [{ id: 'box-1', name: 'Insulated box', litres: 110, lossWPerK: 0.7 }];
 

@@ -122,7 +122,6 @@ export class ProbeInput {
   @IsOptional() @Between(-20, 20, 'The reading in ice water, in °C,') iceC?: number;
   @IsOptional() @Between(60, 120, 'The reading in boiling water, in °C,') boilC?: number;
   @IsOptional() @Sensible(-430, 5000, 'The altitude') altitudeM?: number;
-  @IsOptional() @WholeBetween(0, 1e14, 'The day of the check') checkedAtMs?: number;
   @IsBoolean({ message: 'Say whether it is in use.' }) out!: boolean;
 }
 

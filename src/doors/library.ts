@@ -49,6 +49,7 @@ export class MethodInput {
   @IsBoolean({ message: 'Say whether all must be met.' }) wrapAll!: boolean;
   @IsOptional() @WholeBetween(1, 2880, 'The time of unwrapping, in minutes,') unwrapAfterMin?: number;
   @IsOptional() @ValidateNested() @Type(() => SprayInput) spray?: SprayInput;
+  @IsOptional() @WholeBetween(0, 12, 'The number of turns') turns?: number;
   @IsOptional() @ValidateNested() @Type(() => HotFinishInput) hotFinish?: HotFinishInput;
   @IsBoolean({ message: 'Say whether it needs smoke.' }) needsSmoke!: boolean;
   @IsBoolean({ message: 'Say whether it may finish without smoke.' }) finishOffSmoke!: boolean;

@@ -23,6 +23,8 @@ export const list = (names: string[]): string =>
   names.length <= 1 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 export const pitName = (speech: Speech, pitId: string): string => speech.pits.find((pit) => pit.id === pitId)?.name ?? 'a pit';
+export const gearName = ({ boxes, warmers = [] }: Speech, gearId: string): string =>
+  [...boxes, ...warmers].find((each) => each.id === gearId)?.name ?? (gearId === 'board' ? 'the board, tented' : 'a box');
 export const rackName = (speech: Speech, pitId: string, rackId: string): string =>
   speech.pits.find((pit) => pit.id === pitId)?.racks.find((rack) => rack.id === rackId)?.name ?? 'a rack';
 

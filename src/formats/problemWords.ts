@@ -67,6 +67,11 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
         what: `${pieces} would share the ${lowerPit(pitName(speech, problem.pitId))} with other food in the wrong order, ${span(problem.fromMs, problem.toMs)}: raw poultry may never lie above anything else.`,
         remedy: 'Use another pit for the poultry, or serve it at another time.',
       };
+    case 'warmerFull':
+      return {
+        what: `${pieces} ${have} no slot in a warmer: ${problem.shortSlots} short, ${span(problem.fromMs, problem.toMs)}.`,
+        remedy: 'Add a warmer or a box, or start later with less in hand.',
+      };
     case 'boxFull':
       return {
         what: `${pieces} cannot be held: the box is short of ${Math.ceil(problem.shortLitres)} litres, ${span(problem.fromMs, problem.toMs)}.`,

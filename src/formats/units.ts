@@ -1,4 +1,4 @@
-import { fahrenheitFromCelsius, fahrenheitDifference, inFromMm, KG_PER_LB, lbFromKg } from '../core/units';
+import { KG_PER_LB, M_PER_FT, fahrenheitDifference, fahrenheitFromCelsius, inFromMm, lbFromKg, mphFromMPerS } from '../core/units';
 import type { ClockHours } from './clock';
 
 /** What the reader wants figures in. Lengths go with weights: inches with pounds, millimetres with kilograms. */
@@ -55,7 +55,7 @@ export const formatVolume = (litres: number, units: Units): string =>
   units.mass === 'lb' ? `${trim(litres / LITRES_PER_QT)} qt` : `${trim(litres)} l`;
 /** Wrap is bought by the foot or the metre. */
 export const formatRun = (metres: number, units: Units): string =>
-  units.mass === 'lb' ? `${Math.ceil(metres / 0.3048)} ft` : `${Math.ceil(metres)} m`;
+  units.mass === 'lb' ? `${Math.ceil(metres / M_PER_FT)} ft` : `${Math.ceil(metres)} m`;
 /** Cooked meat a head. */
 export const formatHelping = (grams: number, units: Units): string =>
   units.mass === 'lb' ? `${trim(grams / 28.349523125)} oz` : `${Math.round(grams)} g`;
@@ -64,3 +64,6 @@ export const formatMoney = (amount: number, currency: string): string =>
 /** A price of a kilogram, per pound or kilogram. */
 export const pricePer = (perKg: number, units: Units): number => (units.mass === 'lb' ? perKg * KG_PER_LB : perKg);
 export const priceKept = (shown: number, units: Units): number => (units.mass === 'lb' ? shown / KG_PER_LB : shown);
+
+export const formatWind = (mPerS: number, units: Units): string =>
+  units.mass === 'lb' ? `${Math.round(mphFromMPerS(mPerS))} mph` : `${Number(mPerS.toFixed(1))} m/s`;

@@ -1,7 +1,7 @@
 import { cutIn, methodIn, type Reason, type Run, type Task, type Wrap } from '../core/model';
 import { limitsOf } from '../core/safety';
 import { clockTime } from './clock';
-import { capital, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
+import { capital, gearName, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
 import { formatMass, formatMinutes, formatTemp } from './units';
 import { fireTaskWords, isFireTask, rhythmTaskWords, setWords } from './fireWords';
 import { addedWords, isPrepTask, prepTaskWords } from './prepWords';
@@ -90,9 +90,8 @@ function runTaskWords(speech: Speech, task: Task, run: Run, pit: string): TaskWo
             : `At least ${formatMinutes(run.restMin)}, under a tent.`,
       };
     case 'hold': {
-      const box = speech.boxes.find((each) => each.id === run.hold.gearId);
       return {
-        title: `Hold ${pieces} in the ${lowerPit(box?.name ?? 'box')}`,
+        title: `Hold ${pieces} in the ${lowerPit(gearName(speech, run.hold.gearId))}`,
         detail: `Until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }

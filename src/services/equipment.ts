@@ -1,7 +1,17 @@
 import { EQUIPMENT_SETS, presetPit, type Pit } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../doors';
-import { markBoxDeleted, markGearDeleted, markPitDeleted, saveBox, saveGear, savePit, type GearKind, type GearKinds } from '../persistence';
+import {
+  listGear,
+  markBoxDeleted,
+  markGearDeleted,
+  markPitDeleted,
+  saveBox,
+  saveGear,
+  savePit,
+  type GearKind,
+  type GearKinds,
+} from '../persistence';
 import type { House } from './house';
 
 type Saved = Outcome<{ id: string }>;
@@ -72,7 +82,14 @@ const keepGear =
     return success({ id: input.id });
   };
 export const keepWarmer: (house: House, input: WarmerInput) => Promise<Saved> = keepGear('warmer');
-export const keepProbe: (house: House, input: ProbeInput) => Promise<Saved> = keepGear('probe');
+/** A thermometer whose readings are new was checked now. */
+export async function keepProbe(house: House, input: ProbeInput): Promise<Saved> {
+  const before = (await listGear('probe')).find((probe) => probe.id === input.id);
+  const same = before?.iceC === input.iceC && before?.boilC === input.boilC;
+  const read = input.iceC !== undefined || input.boilC !== undefined;
+  const checkedAtMs = same ? before?.checkedAtMs : read ? house.nowMs() : undefined;
+  return keepGear('probe')(house, { ...input, checkedAtMs });
+}
 export const keepCrew: (house: House, input: CrewInput) => Promise<Saved> = keepGear('crew');
 
 export const putGearAway = async (house: House, { kind, id }: { kind: GearKind; id: string }) =>

@@ -23,5 +23,5 @@ export { markStep, saveKitchen, saveLeftover, savePrep } from './kitchen';
 export { loosenRule, tightenRule } from './safety';
 export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
-export { listEquipment, listEvents, type Equipment } from './reading';
+export { listEquipment, listEvents } from './reading';
 export { saveBrief } from './saveBrief';

@@ -1,18 +1,9 @@
-import type { CrewMember, HoldingBox, Pit, Probe, Warmer } from '../core/model';
+import type { Equipment } from '../core/model';
 import * as persistence from '../persistence';
 import type { House } from './house';
 
 /** All events that are not deleted, soonest first. The house is asked for so that the database is open. */
 export const listEvents = (_house: House): Promise<persistence.EventSummary[]> => persistence.listEvents();
-
-/** All that is owned or hired. */
-export interface Equipment {
-  pits: Pit[];
-  boxes: HoldingBox[];
-  warmers: Warmer[];
-  probes: Probe[];
-  crew: CrewMember[];
-}
 
 export const listEquipment = async (_house: House): Promise<Equipment> => ({
   pits: await persistence.listPits(),

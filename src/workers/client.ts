@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { Plan } from '../core/model';
-import type { PlanInput, RunCurve } from '../core/planning';
+import type { FinishByOffset, PlanInput, RunCurve } from '../core/planning';
 import type { PlanWorkerApi } from './protocol';
 
 /** The page's end of the planning worker. Only the newest request gets an answer. */
@@ -18,6 +18,10 @@ export class Planner {
 
   curve(runId: string): Promise<RunCurve | undefined> {
     return this.api.curve(runId);
+  }
+
+  finishes(runId: string, pieceId: string): Promise<FinishByOffset | undefined> {
+    return this.api.finishes(runId, pieceId);
   }
 
   stop(): void {

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Plan } from '../core/model';
-import { buildPlan, runCurve, type PlanInput } from '../core/planning';
+import { buildPlan, finishByOffset, runCurve, type PlanInput } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
 import type { PlanWorkerApi } from './protocol';
 
@@ -16,6 +16,10 @@ const api: PlanWorkerApi = {
   curve(runId) {
     const run = last?.plan.runs.find((each) => each.id === runId);
     return last && run ? runCurve(last.input, run) : undefined;
+  },
+  finishes(runId, pieceId) {
+    const run = last?.plan.runs.find((each) => each.id === runId);
+    return last && run ? finishByOffset(last.input, run, pieceId, cache) : undefined;
   },
 };
 

@@ -1,6 +1,6 @@
 import type { SampleOutcome } from '../core/forecast';
 import type { Plan } from '../core/model';
-import type { PlanInput, RunCurve, WhatIfAnswer, WhatIfRequest } from '../core/planning';
+import type { FinishByOffset, PlanInput, RunCurve, WhatIfAnswer, WhatIfRequest } from '../core/planning';
 
 /** What the page asks of the planning worker. `planVersion` is the event's revision: stale answers are dropped. */
 export interface PlanRequest {
@@ -19,6 +19,8 @@ export interface PlanWorkerApi {
   plan(request: PlanRequest): PlanAnswer;
   /** The curve behind one run of the plan last made; undefined when that plan has no such run. */
   curve(runId: string): RunCurve | undefined;
+  /** When a piece would be done at hotter and cooler places of its pit. */
+  finishes(runId: string, pieceId: string): FinishByOffset | undefined;
 }
 
 /** What the page asks of each worker of the forecast pool. Samples depend on their index alone, so any worker may run any chunk. */

@@ -134,6 +134,15 @@ export interface CrewMember {
   name: string;
 }
 
+/** All that is owned or hired. */
+export interface Equipment {
+  pits: Pit[];
+  boxes: HoldingBox[];
+  warmers: Warmer[];
+  probes: Probe[];
+  crew: CrewMember[];
+}
+
 /** Litres of box a kilogram of wrapped meat takes. */
 export const BOX_LITRES_PER_KG = 1.8;
 /** Kilograms of wrapped meat a pan slot takes. */

@@ -25,7 +25,7 @@ export interface Leg {
 }
 
 export interface Hold {
-  /** A box's id, or `board` when the rest is all there is. */
+  /** A box's or warmer's id, or `board` when the rest is all there is. */
   gearId: string;
   /** The earliest it may be needed, when it is needed for sure, and when carving takes the meat out. */
   fromEarlyMs: number;
@@ -240,6 +240,7 @@ export type PlanProblem =
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
   | { code: 'laidWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
+  | { code: 'warmerFull'; severity: 'broken'; batchId: string; pieces: number; shortSlots: number; fromMs: number; toMs: number }
   | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
   | { code: 'neverDone'; severity: 'broken'; batchId: string; pieces: number; pitC: number }
   | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }

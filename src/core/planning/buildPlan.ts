@@ -70,12 +70,13 @@ export function buildPlan(
   const scheduled = schedule(orders, {
     pits: input.pits,
     boxes: input.boxes,
+    warmers: input.warmers ?? [],
     parameters,
     altitudeM: event.altitudeM,
     confidence: event.confidence,
     earliestMs: input.earliestMs,
     limits: limitsOf(event),
-    laid: event.laid ?? [],
+    laid: (event.laid ?? []).filter((each) => input.pits.some((pit) => pit.id === each.pitId)),
     cache,
   });
   const prepared = prepOrders(input, scheduled.runs);

@@ -9,3 +9,5 @@ export type { WhatIfAnswer, WhatIfRequest } from './whatIf';
 export { changesSince, keepPlan } from './changes';
 export type { BatchName, Change } from './changes';
 export { coolingOf, KEEPS_DAYS, thickestThatKeeps } from './leftovers';
+export { finishByOffset, laidAfter, mapPieces, medianMinAt, movedPiece } from './rackMap';
+export type { FinishByOffset, MapPiece } from './rackMap';

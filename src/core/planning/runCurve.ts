@@ -70,17 +70,24 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const setup = cookSetup(cut, { ...onPit, startC }, method, SHIPPED_PARAMETERS, {
     pit: programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin),
     pitKind: pit.kind,
+    climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
     finishKind: finish?.kind,
     altitudeM: input.event.altitudeM,
     roomC: ROOM_C,
     smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
+    zoneOffsetC: run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC,
   });
   const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, pitSeed: 1, samples: SAMPLES });
   const cook = forecast.median;
   const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
   const pullMin = Math.round(cook.doneAtMin);
   const box = input.boxes.find((each) => each.id === run.hold.gearId);
-  const place: HoldingPlace = box ? { kind: 'box', lossWPerK: box.lossWPerK } : { kind: 'tent' };
+  const warmer = input.warmers?.find((each) => each.id === run.hold.gearId);
+  const place: HoldingPlace = box
+    ? { kind: 'box', lossWPerK: box.lossWPerK }
+    : warmer
+      ? { kind: 'warmer', airC: warmer.setC }
+      : { kind: 'tent' };
   const held = holdTogether(
     [{ body: cook.body, pieces: run.pieceIds.length, convertedShare: cook.convertedShare, softeningH: setup.softeningH }],
     SHIPPED_PARAMETERS,

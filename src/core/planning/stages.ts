@@ -4,7 +4,7 @@ import { changesSince } from './changes';
 import type { PlanInput } from './buildPlan';
 
 export type StageState = 'settled' | 'decide' | 'open' | 'stale';
-export const STAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'run-sheet', 'service', 'safety'] as const;
+export const STAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety'] as const;
 export type Stage = (typeof STAGES)[number];
 
 const PREP_CODES = ['prepTooLate', 'waterThawTooLong', 'fridgeFull', 'tubFull', 'tooSalty'];
@@ -32,6 +32,7 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
     prep: none ? 'open' : prepTrouble ? 'decide' : allDone || chosen ? 'settled' : 'open',
     pits: event.pitIds.length > 0 ? 'settled' : 'decide',
     plan: broken ? 'decide' : stale ? 'stale' : planned,
+    racks: plan.problems.some((problem) => problem.code === 'laidWrong') ? 'decide' : planned,
     'run-sheet': stale ? 'stale' : planned,
     service: planned === 'open' ? 'open' : 'settled',
     safety: warm ? 'decide' : safe,

@@ -14,18 +14,22 @@ const TENT_HOLD_MIN = 60;
 
 const offPitMin = (method: Method) => method.ventMin + method.restMin;
 
+type HoldKind = 'tent' | 'box' | 'warmer';
+
 /** The longest a piece may wait between vent and rest and carving: the method, the cut, and the heat it keeps. */
-function holdLimitMin({ cut, method }: BatchOrder, option: Option, boxed: boolean): number {
-  const keepsMin = (boxed ? option.forecast.boxAboveMin : option.forecast.tentAboveMin) - offPitMin(method);
-  const usual = boxed ? Math.min(method.holdMaxMin, cut.holdMaxMin, option.forecast.mushMin - offPitMin(method)) : TENT_HOLD_MIN;
+function holdLimitMin({ cut, method }: BatchOrder, { forecast }: Option, where: HoldKind): number {
+  const aboveMin = { tent: forecast.tentAboveMin, box: forecast.boxAboveMin, warmer: forecast.warmerAboveMin }[where];
+  const keepsMin = aboveMin - offPitMin(method);
+  const mushMin = where === 'warmer' ? forecast.warmerMushMin : forecast.mushMin;
+  const usual = where === 'tent' ? TENT_HOLD_MIN : Math.min(method.holdMaxMin, cut.holdMaxMin, mushMin - offPitMin(method));
   // A roast served rare is below the hot-holding floor by choice: the hold is kept short and the plan says so.
   return servedRare(cut) ? Math.min(usual, TENT_HOLD_MIN) : Math.min(usual, keepsMin);
 }
 
 /** How many minutes earlier than the latest start the hold could still take. */
-export function slackMin(order: BatchOrder, option: Option): number {
+export function slackMin(order: BatchOrder, option: Option, hasWarmer: boolean): number {
   const spread = option.forecast.pullLateMin - option.forecast.pullEarlyMin;
-  return holdLimitMin(order, option, true) - spread;
+  return Math.max(holdLimitMin(order, option, 'box'), hasWarmer ? holdLimitMin(order, option, 'warmer') : 0) - spread;
 }
 
 interface Window {
@@ -62,6 +66,7 @@ export type Refusal =
   | RackRefusal
   | { code: 'heat'; setC: number; fromMs: number; toMs: number }
   | { code: 'box'; shortLitres: number; fromMs: number; toMs: number }
+  | { code: 'warmer'; shortSlots: number; fromMs: number; toMs: number }
   | { code: 'hold'; holdMin: number; allowedMin: number }
   | { code: 'past'; lateByMin: number };
 
@@ -73,8 +78,8 @@ export interface Attempt {
   pit: Pit;
 }
 
-/** Where a piece lies changes when it is done: after so many corrections the widest times stand. */
-const TIMING_ROUNDS = 3;
+/** Where a piece lies changes when it is done, and that may change where it lies: so many corrections, the last to the widest times. */
+const TIMING_ROUNDS = 4;
 
 /** Tries to put pieces on at one option and shift; on success the ledgers carry the claim. */
 export function tryOption(order: BatchOrder, context: PlacementContext, option: Option, pieces: Footprint[], shiftMin: number): Attempt {
@@ -87,10 +92,16 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
   let timing: Timing = option.forecast;
   for (let round = 0; ; round++) {
     const attempt = tryTiming(order, context, option, here, shiftMin, timing, round + 1 >= TIMING_ROUNDS);
-    if (!('wider' in attempt)) return attempt;
-    timing = attempt.wider;
+    if (!('own' in attempt)) return attempt;
+    timing = round + 2 < TIMING_ROUNDS ? attempt.own : widest(timing, attempt.own);
   }
 }
+
+const widest = (a: Timing, b: Timing): Timing => ({
+  pullEarlyMin: Math.min(a.pullEarlyMin, b.pullEarlyMin),
+  pullMedianMin: Math.max(a.pullMedianMin, b.pullMedianMin),
+  pullLateMin: Math.max(a.pullLateMin, b.pullLateMin),
+});
 
 /** One piece's median minutes where it lies. */
 function doneMinAt(order: BatchOrder, context: PlacementContext, { pit, pitC, finish, forecast }: Option, places: readonly Place[]) {
@@ -112,7 +123,7 @@ function tryTiming(
   shiftMin: number,
   timing: Timing,
   last: boolean,
-): Attempt | { wider: Timing } {
+): Attempt | { own: Timing } {
   const { cut, method, batch, serving } = order;
   const { pit, finish, forecast, pitC } = option;
   const window = windowOf(order, option, timing, shiftMin);
@@ -132,10 +143,16 @@ function tryTiming(
   if (clash) return refuse({ code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs });
 
   const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(method);
-  const tentLimitMin = holdLimitMin(order, option, false);
-  const boxed = holdMin > tentLimitMin;
-  const limitMin = boxed && context.boxes.length > 0 ? holdLimitMin(order, option, true) : tentLimitMin;
-  if (holdMin > limitMin) return refuse({ code: 'hold', holdMin: Math.round(holdMin), allowedMin: Math.round(limitMin) });
+  const limitOf = (where: HoldKind) => holdLimitMin(order, option, where);
+  const held = holdMin > limitOf('tent');
+  const mayBox = context.boxes.length > 0 && holdMin <= limitOf('box');
+  const mayWarm = context.warmers.length > 0 && holdMin <= limitOf('warmer');
+  const limitMin = Math.max(
+    limitOf('tent'),
+    context.boxes.length > 0 ? limitOf('box') : 0,
+    context.warmers.length > 0 ? limitOf('warmer') : 0,
+  );
+  if (held && !mayBox && !mayWarm) return refuse({ code: 'hold', holdMin: Math.round(holdMin), allowedMin: Math.round(limitMin) });
 
   const first = lay(context.racks, pit, cut, pieces, window.onAtMs, leavesMs);
   const second = finish ? lay(context.racks, finish, cut, first.taken, leavesMs, window.pullLateMs) : undefined;
@@ -156,25 +173,18 @@ function tryTiming(
       pullLateMin: Math.max(...minutes) * forecast.late,
     };
     if (!minutes.every(Number.isFinite)) return refuse({ code: 'tooLarge' });
-    const wider = own.pullLateMin > timing.pullLateMin + 1 || own.pullEarlyMin < timing.pullEarlyMin - 1;
-    if (wider && !last)
-      return {
-        wider: {
-          pullEarlyMin: Math.min(own.pullEarlyMin, timing.pullEarlyMin),
-          pullMedianMin: own.pullMedianMin,
-          pullLateMin: Math.max(own.pullLateMin, timing.pullLateMin),
-        },
-      };
+    const otherwise = Math.abs(own.pullLateMin - timing.pullLateMin) > 1 || Math.abs(own.pullEarlyMin - timing.pullEarlyMin) > 1;
+    if (otherwise && !last) return { own };
     timing = { ...timing, pullMedianMin: Math.min(own.pullMedianMin, timing.pullLateMin) };
   }
 
   const kg = taken.reduce((sum, piece) => sum + piece.kg, 0);
   let gearId = 'board';
-  if (boxed) {
-    const claim = context.boxLedger.claim(kg, window.pullEarlyMs, window.carveAtMs);
-    if ('shortLitres' in claim)
-      return refuse({ code: 'box', shortLitres: claim.shortLitres, fromMs: window.pullEarlyMs, toMs: window.carveAtMs });
-    gearId = claim.box.id;
+  let where: HoldKind = 'tent';
+  if (held) {
+    const claim = claimHold(context, kg, window, mayBox, mayWarm);
+    if ('refusal' in claim) return refuse(claim.refusal);
+    ({ gearId, where } = claim);
   }
 
   const legs = [
@@ -187,7 +197,7 @@ function tryTiming(
 
   const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
   const waitMin = Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN);
-  const cooling = boxed ? forecast.boxC : forecast.tentC;
+  const cooling = { tent: forecast.tentC, box: forecast.boxC, warmer: forecast.warmerC }[where];
   const availableMin = (window.carveAtMs - window.onAtMs) / MS_PER_MIN - offPitMin(method);
   const run: Run = {
     id: '',
@@ -232,6 +242,23 @@ function tryTiming(
     why: whyOf(order, option, timing, window, context.confidence, serving.id),
   };
   return { run, taken, pit };
+}
+
+/** A place to hold: a box where it keeps long enough, else a warmer. */
+function claimHold(
+  context: PlacementContext,
+  kg: number,
+  { pullEarlyMs, carveAtMs }: Window,
+  mayBox: boolean,
+  mayWarm: boolean,
+): { gearId: string; where: HoldKind } | { refusal: Refusal } {
+  const span = { fromMs: pullEarlyMs, toMs: carveAtMs };
+  const boxClaim = mayBox ? context.boxLedger.claim(kg, pullEarlyMs, carveAtMs) : undefined;
+  if (boxClaim && 'box' in boxClaim) return { gearId: boxClaim.box.id, where: 'box' };
+  const warmClaim = mayWarm ? context.warmerLedger.claim(kg, pullEarlyMs, carveAtMs) : undefined;
+  if (warmClaim && 'warmer' in warmClaim) return { gearId: warmClaim.warmer.id, where: 'warmer' };
+  if (boxClaim) return { refusal: { code: 'box', shortLitres: boxClaim.shortLitres, ...span } };
+  return { refusal: { code: 'warmer', shortSlots: warmClaim?.shortSlots ?? 1, ...span } };
 }
 
 function whyOf(

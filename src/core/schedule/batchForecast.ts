@@ -12,7 +12,7 @@ import {
   type CookSetup,
   type ParameterSet,
 } from '../forecast';
-import type { HoldingBox, Piece, Pit } from '../model';
+import type { HoldingBox, Piece, Pit, Warmer } from '../model';
 import { gradeOf } from '../quantities';
 import type { BatchOrder } from './order';
 
@@ -40,10 +40,13 @@ export interface BatchForecast {
   /** Minutes after pulling the coolest (lightest) piece stays at or above the hot-holding floor, under a tent and in a box. */
   tentAboveMin: number;
   boxAboveMin: number;
+  warmerAboveMin: number;
   /** Minutes after pulling until warm holding would turn it to mush. */
   mushMin: number;
+  warmerMushMin: number;
   tentC: Float64Array;
   boxC: Float64Array;
+  warmerC: Float64Array;
 }
 
 export interface ForecastContext {
@@ -52,6 +55,7 @@ export interface ForecastContext {
   confidence: number;
   hotHoldC: number;
   box?: HoldingBox;
+  warmer?: Warmer;
 }
 
 const ROOM_C = 20;
@@ -169,6 +173,7 @@ export function forecastBatch(
     context.confidence,
     context.hotHoldC,
     context.box?.lossWPerK,
+    context.warmer?.setC,
   ]);
   const kept = cache.batches.get(key);
   if (kept) return kept;
@@ -198,6 +203,9 @@ export function forecastBatch(
   const boxed = context.box
     ? holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'box', lossWPerK: context.box.lossWPerK } })[0]!
     : tent;
+  const warmed = context.warmer
+    ? holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'warmer', airC: context.warmer.setC } })[0]!
+    : tent;
   const tentC = tent.coreC;
   const boxC = boxed.coreC;
   const early = timeFactor(sd, 1 - context.confidence);
@@ -219,6 +227,9 @@ export function forecastBatch(
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
     boxAboveMin: minutesAbove(boxC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
+    warmerAboveMin: minutesAbove(warmed.coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
+    warmerMushMin: (cut.done.by === 'tender' ? minutesToMush(warmed) : undefined) ?? LOOK_AHEAD_MIN,
+    warmerC: warmed.coreC,
     mushMin: (cut.done.by === 'tender' ? minutesToMush(boxed) : undefined) ?? LOOK_AHEAD_MIN,
     tentC,
     boxC,

@@ -52,10 +52,13 @@ export function suitablePits(
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** Warmers are reckoned by the coolest of them: whichever it gets, it keeps as well or better. */
+const coolest = (warmers: PlacementContext['warmers']) => [...warmers].sort((a, b) => a.setC - b.setC)[0];
+
 export function optionsFor(order: BatchOrder, pits: Pit[], context: PlacementContext): Option[] {
   const { cut, method } = order;
   const hotHoldC = floorFor(cut, context.limits);
-  const forecastContext: ForecastContext = { ...context, hotHoldC, box: context.boxes[0] };
+  const forecastContext: ForecastContext = { ...context, hotHoldC, box: context.boxes[0], warmer: coolest(context.warmers) };
   const options: Option[] = [];
   for (const pit of pits) {
     const low = Math.max(method.pitRangeC[0], pit.rangeC[0], context.limits.bareMeatPit);

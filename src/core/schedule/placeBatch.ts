@@ -39,7 +39,7 @@ export function placeBatch(order: BatchOrder, context: PlacementContext): Placed
     return { runs: [], left: pieces, problems: [problem], earlierMin: 0 };
   }
 
-  const longestShiftMin = Math.max(...options.map((option) => slackMin(order, option)));
+  const longestShiftMin = Math.max(...options.map((option) => slackMin(order, option, context.warmers.length > 0)));
   const whole = placeTogether(order, context, options, pieces, longestShiftMin);
   if (whole) return whole;
   return placePieceByPiece(order, context, options, pieces, longestShiftMin);

@@ -11,7 +11,18 @@ export function movedReason(attempt: Attempt, minutes: number): Reason {
 }
 
 /** A refusal that names what is short says more than one that only says no. */
-const TELLING: Refusal['code'][] = ['areaShort', 'noSpot', 'loadShort', 'heat', 'box', 'poultryAbove', 'hold', 'past', 'tooLarge'];
+const TELLING: Refusal['code'][] = [
+  'areaShort',
+  'noSpot',
+  'loadShort',
+  'heat',
+  'box',
+  'warmer',
+  'poultryAbove',
+  'hold',
+  'past',
+  'tooLarge',
+];
 export function tellsMore(kept: Attempt | undefined, next: Attempt): Attempt {
   if (!kept?.refusal) return next;
   return TELLING.indexOf(next.refusal!.code) < TELLING.indexOf(kept.refusal.code) ? next : kept;
@@ -64,6 +75,8 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       };
     case 'box':
       return { code: 'boxFull', ...common, shortLitres: refusal.shortLitres, fromMs: refusal.fromMs, toMs: refusal.toMs };
+    case 'warmer':
+      return { code: 'warmerFull', ...common, shortSlots: refusal.shortSlots, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'poultryAbove':
       return { code: 'poultryAbove', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'hold':

@@ -7,9 +7,10 @@ import { servedRare } from './options';
 import { placeBatch } from './placeBatch';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
+import { WarmerLedger } from './warmerLedger';
 import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
 
-export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger'>;
+export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger' | 'warmerLedger'>;
 
 export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'tightest'>;
 
@@ -74,6 +75,7 @@ function attempt(order: BatchOrder[], input: SearchInput, memo: PackingMemo): { 
     racks: new RackLedger(input.laid, sizes, memo),
     heat: new HeatLedger(),
     boxLedger: new BoxLedger(input.boxes),
+    warmerLedger: new WarmerLedger(input.warmers),
   };
   const runs: Run[] = [];
   const problems: PlanProblem[] = [];

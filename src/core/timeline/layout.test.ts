@@ -10,7 +10,7 @@ const event = eventOf([
 ]);
 const plan = buildPlan(inputOf(event));
 const layout = (widthPx: number) =>
-  layoutTimeline({ plan, servings: event.servings, pits: [OFFSET, OVEN], boxes: [BOX], widthPx, leftPx: 120, hourMs: SUPPER_MS });
+  layoutTimeline({ plan, servings: event.servings, pits: [OFFSET, OVEN], gear: [BOX], widthPx, leftPx: 120, hourMs: SUPPER_MS });
 
 describe('the timeline', () => {
   it('runs right to the serving line and holds every bar', () => {

@@ -1,4 +1,4 @@
-import type { HoldingBox, Pit, Plan, Run, Serving } from '../model';
+import type { Pit, Plan, Run, Serving } from '../model';
 import { floorMm2, floorOf } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 
@@ -7,7 +7,8 @@ export interface TimelineInput {
   plan: Plan;
   servings: Serving[];
   pits: Pit[];
-  boxes: HoldingBox[];
+  /** Boxes and warmers. */
+  gear: readonly { id: string }[];
   widthPx: number;
   /** Where time begins, right of the row names. */
   leftPx: number;
@@ -114,7 +115,7 @@ export function layoutTimeline(input: TimelineInput): TimelineLayout {
     y += row.height;
     return row;
   });
-  const gear = ['board', ...input.boxes.map((box) => box.id)];
+  const gear = ['board', ...input.gear.map((each) => each.id)];
   const holds = gear.flatMap((gearId) => {
     const row = holdRow(input, scale, gearId, y + GAP_PX);
     if (row.bars.length === 0) return [];

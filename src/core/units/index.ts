@@ -18,6 +18,7 @@ export const mmFromIn = (inches: number): number => inches * MM_PER_IN;
 export const inFromMm = (mm: number): number => mm / MM_PER_IN;
 
 export const M_PER_FT = 0.3048;
+export const mphFromMPerS = (mPerS: number): number => (mPerS * 3600) / 1609.344;
 export const mFromFt = (ft: number): number => ft * M_PER_FT;
 export const ftFromM = (m: number): number => m / M_PER_FT;
 

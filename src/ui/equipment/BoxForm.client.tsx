@@ -1,64 +1,75 @@
 'use client';
-import { Controller } from 'react-hook-form';
+import { useState } from 'react';
+import { useFormContext } from 'react-hook-form';
+import { boxLossWPerK } from '../../core/gear';
 import { BoxInput } from '../../doors';
-import { attempt, complain, type Action } from '../kit/actions';
+import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
-import { errorId, Field, inputClass } from '../kit/Field';
+import { DoorForm } from '../kit/DoorForm.client';
+import { Field } from '../kit/Field';
+import { conversions, Figure, Tick, Words, type Conversion } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
-import { showProblems, useDoorForm } from '../kit/useDoorForm';
+import { useUnits } from '../kit/UnitsProvider';
+
+type B = BoxInput;
 
 /** An insulated box: how much it takes and how fast it loses heat. */
-export function BoxForm({ box, keepBox, onDone }: { box: BoxInput; keepBox: Action<unknown>; onDone(): void }) {
-  const form = useDoorForm(BoxInput, box);
-  const { errors, isSubmitting } = form.formState;
-  const save = form.handleSubmit(async (input) => {
-    const outcome = await attempt(keepBox, input);
-    if (outcome.ok) return onDone();
-    const rest = showProblems(form, outcome.problems);
-    if (rest.length > 0) complain(rest);
-  });
+export function BoxForm({ box, keepBox, onDone }: { box: BoxInput; keepBox: Action<{ id: string }>; onDone(): void }) {
+  const { litres } = conversions(useUnits());
   return (
-    <form onSubmit={save} noValidate className="grid grid-cols-2 gap-3">
-      <Field label="Name" id="box-name" error={errors.name?.message} className="col-span-2">
-        <input
-          id="box-name"
-          aria-invalid={Boolean(errors.name)}
-          aria-describedby={errors.name ? errorId('box-name') : undefined}
-          className={inputClass(Boolean(errors.name))}
-          {...form.register('name')}
-        />
-      </Field>
-      <Field label="Holds" id="box-litres" error={errors.litres?.message}>
-        <Controller
-          control={form.control}
-          name="litres"
-          render={({ field }) => (
-            <NumberField id="box-litres" value={field.value} onChange={field.onChange} unit="L" error={errors.litres?.message} />
-          )}
-        />
-      </Field>
-      <Field label="Loses" id="box-loss" hint="0.4 to 0.8 for a 50 litre box." error={errors.lossWPerK?.message}>
-        <Controller
-          control={form.control}
-          name="lossWPerK"
-          render={({ field }) => (
-            <NumberField
-              id="box-loss"
-              decimals={2}
-              value={field.value}
-              onChange={field.onChange}
-              unit="W/K"
-              error={errors.lossWPerK?.message}
-            />
-          )}
-        />
-      </Field>
-      <div className="col-span-2 flex justify-end gap-2">
-        <Button onClick={onDone}>Leave as it was</Button>
-        <Button type="submit" look="ember" disabled={isSubmitting}>
-          Save the box
-        </Button>
+    <DoorForm<B, { id: string }>
+      door={BoxInput}
+      values={box}
+      save={keepBox}
+      onDone={() => onDone()}
+      submitLabel="Save the box"
+      className="grid grid-cols-2 gap-3"
+    >
+      <Words<B> name="name" label="Name" className="col-span-2" />
+      <Figure<B> name="litres" label="Holds" conversion={litres} />
+      <Figure<B> name="lossWPerK" label="Loses" hint="0.4 to 0.8 for a 50 litre box." conversion={{ unit: 'W/K', decimals: 2 }} />
+      <Tick<B> name="hired" label="hired" className="col-span-2" />
+      <LossTest />
+    </DoorForm>
+  );
+}
+
+/** Hot water in, two readings and the hours between: what the box really loses. */
+function LossTest() {
+  const form = useFormContext<B>();
+  const { heat, litres } = conversions(useUnits());
+  const [test, setTest] = useState({ waterL: 10, fromC: Number.NaN, toC: Number.NaN, hours: Number.NaN, roomC: 20 });
+  const loss = boxLossWPerK(test);
+  const filled = Number.isFinite(test.fromC) && Number.isFinite(test.toC) && Number.isFinite(test.hours);
+  const entry = (key: keyof typeof test, label: string, conversion: Conversion) => (
+    <Field label={label} id={`test-${key}`}>
+      <NumberField id={`test-${key}`} value={test[key]} onChange={(value) => setTest({ ...test, [key]: value })} {...conversion} />
+    </Field>
+  );
+  return (
+    <fieldset className="col-span-2 rounded border border-line p-3">
+      <legend className="px-1 font-semibold">Test it with hot water</legend>
+      <p className="mb-2 text-[0.9rem] text-soft">Fill in hot water, shut the box, and read it again after some hours.</p>
+      <div className="grid grid-cols-3 gap-2">
+        {entry('waterL', 'Hot water', litres)}
+        {entry('fromC', 'Warm at first', heat)}
+        {entry('toC', 'Then', heat)}
+        {entry('hours', 'Hours between', { unit: 'h', decimals: 1 })}
+        {entry('roomC', 'Room', heat)}
+        <div className="flex items-end">
+          <Button
+            disabled={loss === undefined}
+            onClick={() => form.setValue('lossWPerK', Math.round(loss! * 100) / 100, { shouldDirty: true, shouldValidate: true })}
+          >
+            {loss === undefined ? 'Use it' : `Use ${loss.toFixed(2)} W/K`}
+          </Button>
+        </div>
       </div>
-    </form>
+      {filled && loss === undefined && (
+        <p role="alert" className="mt-2 text-[0.9rem] text-bad">
+          It must cool, and stay above the room. Check both readings and the hours.
+        </p>
+      )}
+    </fieldset>
   );
 }

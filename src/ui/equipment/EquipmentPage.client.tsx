@@ -1,43 +1,85 @@
 'use client';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
-import { PIT_KIND_NAMES, PIT_KINDS, type HoldingBox, type Pit, type PitKind } from '../../core/model';
-import type { BoxInput, PitInput } from '../../doors';
+import { useState, type ReactNode } from 'react';
+import { EQUIPMENT_SETS, fuelOf, PIT_KIND_NAMES, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
+import { checkProbe } from '../../core/gear';
+import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../../doors';
+import { shortDay } from '../../formats/clock';
+import { formatTemp, formatTempDifference } from '../../formats/units';
 import { announce, attempt, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
 import { useUnits } from '../kit/UnitsProvider';
 import { BoxForm } from './BoxForm.client';
-import { PitForm } from './PitForm.client';
+import { CrewForm, ProbeForm, WarmerForm } from './GearForms.client';
 import { PitFacts } from './PitFacts';
-import { presetPit } from './presets';
+import { PitForm } from './PitForm.client';
 import { RackDrawing } from './RackDrawing';
 
+type Keep = Action<{ id: string }>;
 export interface EquipmentActions {
-  keepPit: Action<unknown>;
-  keepBox: Action<unknown>;
-  putPitAway: Action<unknown>;
-  bringPitBack: Action<unknown>;
-  putBoxAway: Action<unknown>;
-  bringBoxBack: Action<unknown>;
+  keepPit: Keep;
+  keepBox: Keep;
+  keepWarmer: Keep;
+  keepProbe: Keep;
+  keepCrew: Keep;
+  addSet: Keep;
+  putPitAway: Keep;
+  bringPitBack: Keep;
+  putBoxAway: Keep;
+  bringBoxBack: Keep;
+  putGearAway: Keep;
+  bringGearBack: Keep;
 }
 
-const inputOf = ({ rangeC, ...pit }: Pit): PitInput => ({ ...pit, rangeLowC: rangeC[0], rangeHighC: rangeC[1] });
-const newBox = (): BoxInput => ({ id: crypto.randomUUID(), name: 'Insulated box', litres: 70, lossWPerK: 0.6 });
+const pitInput = ({ rangeC, ...pit }: Pit): PitInput => ({
+  ...pit,
+  rangeLowC: rangeC[0],
+  rangeHighC: rangeC[1],
+  fuel: { ...fuelOf(pit) },
+  blower: Boolean(pit.blower),
+  travels: Boolean(pit.travels),
+  hired: Boolean(pit.hired),
+  racks: pit.racks.map((rack) => ({ ...rack, round: Boolean(rack.round), zones: rack.zones ?? [], blocked: rack.blocked ?? [] })),
+});
 
-/** What the owner has: pits with their racks to scale, and boxes. */
-export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: HoldingBox[]; actions: EquipmentActions }) {
+/** What is being changed, by kind. */
+type Open =
+  | { kind: 'pit'; entry: PitInput }
+  | { kind: 'box'; entry: BoxInput }
+  | { kind: 'warmer'; entry: WarmerInput }
+  | { kind: 'probe'; entry: ProbeInput }
+  | { kind: 'crew'; entry: CrewInput };
+
+const fresh = (): string => crypto.randomUUID();
+const NEW = {
+  box: () => ({ id: fresh(), name: 'Insulated box', litres: 70, lossWPerK: 0.6 }),
+  warmer: () => ({ id: fresh(), name: 'Warmer', kind: 'warmer' as const, slots: 8, setC: 63 }),
+  probe: () => ({ id: fresh(), name: 'Thermometer', channels: 4, out: false }),
+  crew: () => ({ id: fresh(), name: '' }),
+};
+
+/** What the owner has or hires: pits with their racks to scale, what holds, what measures, and who works. */
+export function EquipmentPage({ equipment, actions }: { equipment: Equipment; actions: EquipmentActions }) {
+  const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
-  const [pit, setPit] = useState<PitInput>();
-  const [box, setBox] = useState<BoxInput>();
-  const away = async (put: Action<unknown>, back: Action<unknown>, each: { id: string; name: string }) => {
-    const outcome = await attempt(put, { id: each.id });
+  const [open, setOpen] = useState<Open>();
+  const close = () => setOpen(undefined);
+  const away = async (put: Keep, back: Keep, ref: { kind?: string; id: string }, name: string) => {
+    const outcome = await attempt(put, ref);
     if (!outcome.ok) return complain(outcome.problems);
-    announce(`${each.name} put away.`, async () => {
-      const again = await attempt(back, { id: each.id });
+    announce(`${name} put away.`, async () => {
+      const again = await attempt(back, ref);
       if (!again.ok) complain(again.problems);
     });
+  };
+  const gearAway = (kind: 'warmer' | 'probe' | 'crew', each: { id: string; name: string }) => () =>
+    away(actions.putGearAway, actions.bringGearBack, { kind, id: each.id }, each.name);
+  const addSet = async (id: string) => {
+    const outcome = await attempt(actions.addSet, { id });
+    if (!outcome.ok) return complain(outcome.problems);
+    announce('Added. Measure the racks and put in your own figures.');
   };
   return (
     <main className="mx-auto max-w-5xl px-4 py-6">
@@ -46,12 +88,14 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
           <h1 className="text-2xl">Equipment</h1>
           <p className="text-soft">What you own or hire. Each event chooses from it.</p>
         </div>
-        <div className="flex items-center gap-2">
+        <div className="flex flex-wrap items-center gap-2">
           <select
             aria-label="Add a pit"
-            className={`${inputClass()} w-56`}
+            className={`${inputClass()} w-52`}
             value=""
-            onChange={(change) => change.target.value && setPit(presetPit(change.target.value as PitKind))}
+            onChange={(change) => {
+              if (change.target.value) setOpen({ kind: 'pit', entry: pitInput(presetPit(change.target.value as PitKind, fresh)) });
+            }}
           >
             <option value="">Add a pit…</option>
             {PIT_KINDS.map((kind) => (
@@ -60,16 +104,27 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
               </option>
             ))}
           </select>
-          <Button onClick={() => setBox(newBox())}>
-            <Plus size={16} aria-hidden /> Add a box
-          </Button>
+          <select
+            aria-label="Add a ready-made set"
+            className={`${inputClass()} w-56`}
+            value=""
+            onChange={(change) => void (change.target.value && addSet(change.target.value))}
+          >
+            <option value="">Add a ready-made set…</option>
+            {EQUIPMENT_SETS.map((set) => (
+              <option key={set.id} value={set.id} title={set.line}>
+                {set.name}
+              </option>
+            ))}
+          </select>
         </div>
       </div>
       {pits.length === 0 && (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
           <h2 className="text-lg">No pits yet</h2>
           <p className="mt-1 max-w-xl text-soft">
-            Choose the kind of your first pit under “Add a pit”. It comes with the usual values; measure its racks and put in your own.
+            Choose the kind of your first pit under “Add a pit”. It comes with the usual values; measure its racks and put in your own. Or
+            begin with a ready-made set.
           </p>
         </div>
       )}
@@ -83,46 +138,158 @@ export function EquipmentPage({ pits, boxes, actions }: { pits: Pit[]; boxes: Ho
               </div>
               <OwnedButtons
                 name={each.name}
-                onChange={() => setPit(inputOf(each))}
-                onAway={() => away(actions.putPitAway, actions.bringPitBack, each)}
+                onChange={() => setOpen({ kind: 'pit', entry: pitInput(each) })}
+                onAway={() => away(actions.putPitAway, actions.bringPitBack, { id: each.id }, each.name)}
               />
             </div>
             <RackDrawing pit={each} units={units} />
           </li>
         ))}
       </ul>
-      <h2 className="mb-2 mt-8 text-lg">Insulated boxes</h2>
-      {boxes.length === 0 ? (
-        <p className="rounded-md border border-dashed border-line bg-sheet p-4 text-soft">
-          No box yet. A box takes the meat that is done early and keeps it hot until it is carved: without one the plan has nothing to
-          absorb an early finish.
-        </p>
-      ) : (
-        <ul className="divide-y divide-line rounded-md border border-line bg-sheet">
-          {boxes.map((each) => (
-            <li key={each.id} className="flex items-center justify-between gap-3 px-4 py-2">
-              <p>
-                <span className="font-semibold">{each.name}</span>{' '}
-                <span className="figures text-soft">
-                  {each.litres} L · loses {each.lossWPerK} W/K
-                </span>
-              </p>
-              <OwnedButtons
-                name={each.name}
-                onChange={() => setBox(each)}
-                onAway={() => away(actions.putBoxAway, actions.bringBoxBack, each)}
-              />
-            </li>
-          ))}
-        </ul>
-      )}
-      <Dialog open={pit !== undefined} onOpenChange={(open) => !open && setPit(undefined)} title={pit ? pit.name : 'Pit'} wide>
-        {pit && <PitForm pit={pit} keepPit={actions.keepPit} onDone={() => setPit(undefined)} />}
-      </Dialog>
-      <Dialog open={box !== undefined} onOpenChange={(open) => !open && setBox(undefined)} title={box ? box.name : 'Box'}>
-        {box && <BoxForm box={box} keepBox={actions.keepBox} onDone={() => setBox(undefined)} />}
+      <Shelf
+        title="Holding"
+        add={
+          <>
+            <Button onClick={() => setOpen({ kind: 'box', entry: NEW.box() })}>
+              <Plus size={16} aria-hidden /> Add a box
+            </Button>
+            <Button onClick={() => setOpen({ kind: 'warmer', entry: NEW.warmer() })}>
+              <Plus size={16} aria-hidden /> Add a warmer
+            </Button>
+          </>
+        }
+        empty={
+          boxes.length + warmers.length === 0 &&
+          'Nothing to hold in yet. A box or a warmer takes the meat that is done early and keeps it hot until it is carved: without one the plan has nothing to absorb an early finish.'
+        }
+      >
+        {boxes.map((each) => (
+          <Owned
+            key={each.id}
+            name={each.name}
+            facts={`${each.litres} L · loses ${each.lossWPerK} W/K${each.hired ? ' · hired' : ''}`}
+            onChange={() => setOpen({ kind: 'box', entry: each })}
+            onAway={() => away(actions.putBoxAway, actions.bringBoxBack, { id: each.id }, each.name)}
+          />
+        ))}
+        {warmers.map((each) => (
+          <Owned
+            key={each.id}
+            name={each.name}
+            facts={`${each.kind} · ${each.slots} full-pan slots at ${formatTemp(each.setC, units)}${each.hired ? ' · hired' : ''}`}
+            onChange={() => setOpen({ kind: 'warmer', entry: each })}
+            onAway={gearAway('warmer', each)}
+          />
+        ))}
+      </Shelf>
+      <Shelf
+        title="Thermometers"
+        add={
+          <Button onClick={() => setOpen({ kind: 'probe', entry: NEW.probe() })}>
+            <Plus size={16} aria-hidden /> Add a thermometer
+          </Button>
+        }
+        empty={
+          probes.length === 0 && 'No thermometer yet. With its channels known, the plan says which piece each probe goes into, and when.'
+        }
+      >
+        {probes.map((each) => {
+          const { state, iceErrorC, boilErrorC } = checkProbe(each);
+          const errors = [iceErrorC, boilErrorC].filter((error) => error !== undefined);
+          const worst = errors.sort((a, b) => Math.abs(b) - Math.abs(a))[0];
+          const checked = {
+            unchecked: 'not checked: read it in ice and in boiling water',
+            true: `true within ${formatTempDifference(1, units)}`,
+            off: `reads ${formatTempDifference(Math.abs(worst ?? 0), units)} ${(worst ?? 0) > 0 ? 'high' : 'low'}: recalibrate or replace`,
+          }[state];
+          const when = each.checkedAtMs ? `, ${shortDay(each.checkedAtMs, 'UTC')}` : '';
+          return (
+            <Owned
+              key={each.id}
+              name={each.name}
+              facts={`${each.channels} ${each.channels === 1 ? 'channel' : 'channels'} · ${each.out ? 'out of use' : `${checked}${when}`}`}
+              warn={!each.out && state === 'off'}
+              onChange={() => {
+                const { checkedAtMs: _, ...entry } = each;
+                setOpen({ kind: 'probe', entry: { ...entry, out: Boolean(each.out) } });
+              }}
+              onAway={gearAway('probe', each)}
+            />
+          );
+        })}
+      </Shelf>
+      <Shelf
+        title="Crew"
+        add={
+          <Button onClick={() => setOpen({ kind: 'crew', entry: NEW.crew() })}>
+            <Plus size={16} aria-hidden /> Add a name
+          </Button>
+        }
+        empty={crew.length === 0 && 'Nobody yet. Who is on duty, and when, is chosen for each event under Pits.'}
+      >
+        {crew.map((each) => (
+          <Owned
+            key={each.id}
+            name={each.name}
+            facts=""
+            onChange={() => setOpen({ kind: 'crew', entry: each })}
+            onAway={gearAway('crew', each)}
+          />
+        ))}
+      </Shelf>
+      <Dialog
+        open={open !== undefined}
+        onOpenChange={(shown) => !shown && close()}
+        title={open?.entry.name || 'New'}
+        wide={open?.kind === 'pit'}
+      >
+        {open?.kind === 'pit' && <PitForm pit={open.entry} keepPit={actions.keepPit} onDone={close} />}
+        {open?.kind === 'box' && <BoxForm box={open.entry} keepBox={actions.keepBox} onDone={close} />}
+        {open?.kind === 'warmer' && <WarmerForm entry={open.entry} keep={actions.keepWarmer} onDone={close} />}
+        {open?.kind === 'probe' && <ProbeForm entry={open.entry} keep={actions.keepProbe} onDone={close} />}
+        {open?.kind === 'crew' && <CrewForm entry={open.entry} keep={actions.keepCrew} onDone={close} />}
       </Dialog>
     </main>
+  );
+}
+
+function Shelf({ title, add, empty, children }: { title: string; add: ReactNode; empty: string | false; children: ReactNode }) {
+  return (
+    <section className="mt-8">
+      <div className="mb-2 flex flex-wrap items-end justify-between gap-2">
+        <h2 className="text-lg">{title}</h2>
+        <div className="flex gap-2">{add}</div>
+      </div>
+      {empty ? (
+        <p className="rounded-md border border-dashed border-line bg-sheet p-4 text-soft">{empty}</p>
+      ) : (
+        <ul className="divide-y divide-line rounded-md border border-line bg-sheet">{children}</ul>
+      )}
+    </section>
+  );
+}
+
+function Owned({
+  name,
+  facts,
+  warn = false,
+  onChange,
+  onAway,
+}: {
+  name: string;
+  facts: string;
+  warn?: boolean;
+  onChange(): void;
+  onAway(): void;
+}) {
+  return (
+    <li className="flex items-center justify-between gap-3 px-4 py-2">
+      <p>
+        <span className="font-semibold">{name}</span>{' '}
+        <span className={`figures ${warn ? 'font-semibold text-bad' : 'text-soft'}`}>{facts}</span>
+      </p>
+      <OwnedButtons name={name} onChange={onChange} onAway={onAway} />
+    </li>
   );
 }
 

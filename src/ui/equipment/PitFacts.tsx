@@ -1,5 +1,10 @@
-import { PIT_KIND_NAMES, type Pit } from '../../core/model';
+import { fuelOf, PIT_KIND_NAMES, type Pit } from '../../core/model';
 import { formatMinutes, formatTemp, formatTempDifference, type Units } from '../../formats/units';
+
+function fuelWords(pit: Pit): string {
+  const { kind, reloadMin } = fuelOf(pit);
+  return reloadMin ? `${kind}, fed every ${formatMinutes(reloadMin)}` : kind;
+}
 
 /** A pit's nature in a line. */
 export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
@@ -9,6 +14,13 @@ export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
     `${formatTemp(pit.rangeC[0], units)} to ${formatTemp(pit.rangeC[1], units)}`,
     `ready in ${formatMinutes(pit.warmUpMin)}`,
     `an opening costs ${formatTempDifference(pit.openingDropC, units)} and ${formatMinutes(pit.recoverMin)}`,
-  ];
+    pit.gaugeOffsetC
+      ? `grate ${formatTempDifference(Math.abs(pit.gaugeOffsetC), units)} ${pit.gaugeOffsetC > 0 ? 'over' : 'under'} the gauge`
+      : '',
+    fuelWords(pit),
+    pit.blower ? 'blower' : '',
+    pit.travels ? 'travels' : '',
+    pit.hired ? 'hired' : '',
+  ].filter(Boolean);
   return <span className="block text-[0.92rem] text-soft">{facts.join(' · ')}</span>;
 }

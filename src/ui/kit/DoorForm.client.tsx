@@ -17,6 +17,8 @@ interface DoorFormProps<T extends FieldValues & object, R> {
   cancellable?: boolean;
   /** Put over the values when they are saved: what may change while the form stands open. */
   stamp?: Partial<T>;
+  /** What the button says. */
+  submitLabel?: string;
   className?: string;
   children: ReactNode;
 }
@@ -30,6 +32,7 @@ export function DoorForm<T extends FieldValues & object, R>({
   saved,
   cancellable = true,
   stamp,
+  submitLabel = 'Save',
   className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
   children,
 }: DoorFormProps<T, R>) {
@@ -62,7 +65,7 @@ export function DoorForm<T extends FieldValues & object, R>({
         <div className="mt-4 flex justify-end gap-2">
           {cancellable && <Button onClick={() => onDone?.()}>Leave as it was</Button>}
           <Button type="submit" look="ember" disabled={form.formState.isSubmitting}>
-            Save
+            {submitLabel}
           </Button>
         </div>
       </form>

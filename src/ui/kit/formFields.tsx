@@ -1,6 +1,16 @@
 'use client';
 import { Controller, useFormContext, type FieldValues, type Path } from 'react-hook-form';
-import { celsiusFromFahrenheit, fahrenheitFromCelsius, inFromMm, kgFromLb, lbFromKg, mmFromIn } from '../../core/units';
+import {
+  celsiusFromFahrenheit,
+  fahrenheitDifference,
+  fahrenheitFromCelsius,
+  inFromMm,
+  kgFromLb,
+  lbFromKg,
+  M_PER_FT,
+  mmFromIn,
+  mphFromMPerS,
+} from '../../core/units';
 import { priceKept, pricePer, type Units } from '../../formats/units';
 import { errorId, Field, inputClass } from './Field';
 import { NumberField, type NumberFieldProps } from './NumberField';
@@ -9,6 +19,9 @@ export type Conversion = { [K in 'shown' | 'kept' | 'unit' | 'decimals']?: Numbe
 
 /** How each kind of figure is shown in the reader's units. */
 export const conversions = (units: Units) => ({
+  drop: (units.temp === 'F'
+    ? { unit: '°F', shown: fahrenheitDifference, kept: (shown: number) => (shown * 5) / 9 }
+    : { unit: '°C' }) as Conversion,
   heat: (units.temp === 'F' ? { unit: '°F', shown: fahrenheitFromCelsius, kept: celsiusFromFahrenheit } : { unit: '°C' }) as Conversion,
   size: (units.mass === 'lb' ? { unit: 'in', shown: inFromMm, kept: mmFromIn, decimals: 1 } : { unit: 'mm' }) as Conversion,
   weight: (units.mass === 'lb' ? { unit: 'lb', shown: lbFromKg, kept: kgFromLb, decimals: 1 } : { unit: 'kg', decimals: 2 }) as Conversion,
@@ -18,6 +31,16 @@ export const conversions = (units: Units) => ({
     ? { unit: 'a lb', shown: (perKg: number) => pricePer(perKg, units), kept: (perLb: number) => priceKept(perLb, units), decimals: 2 }
     : { unit: 'a kg', decimals: 2 }) as Conversion,
   litres: { unit: 'l', decimals: 0 } as Conversion,
+  factor: { decimals: 2 } as Conversion,
+  fuelMass: (units.mass === 'lb'
+    ? { unit: 'lb/h', shown: lbFromKg, kept: kgFromLb, decimals: 2 }
+    : { unit: 'kg/h', decimals: 2 }) as Conversion,
+  altitude: (units.mass === 'lb'
+    ? { unit: 'ft', shown: (m: number) => m / M_PER_FT, kept: (ft: number) => ft * M_PER_FT }
+    : { unit: 'm' }) as Conversion,
+  wind: (units.mass === 'lb'
+    ? { unit: 'mph', shown: mphFromMPerS, kept: (mph: number) => mph / mphFromMPerS(1) }
+    : { unit: 'm/s', decimals: 1 }) as Conversion,
   plain: {} as Conversion,
 });
 
@@ -39,19 +62,22 @@ export function Figure<T extends FieldValues>({
   label,
   conversion,
   optional = false,
+  ariaLabel,
+  hint,
   className,
-}: EntryFieldProps<T> & { conversion: Conversion; optional?: boolean }) {
+}: EntryFieldProps<T> & { conversion: Conversion; optional?: boolean; ariaLabel?: string; hint?: string }) {
   const { control, formState } = useFormContext<T>();
   const error = messageAt(formState.errors, name);
   const id = `entry-${name}`;
   return (
-    <Field label={label} id={id} error={error} className={className}>
+    <Field label={label} id={id} error={error} hint={hint} className={className}>
       <Controller
         control={control}
         name={name}
         render={({ field }) => (
           <NumberField
             id={id}
+            label={ariaLabel}
             {...conversion}
             value={(field.value as number | undefined) ?? Number.NaN}
             onChange={(value) => field.onChange(optional && Number.isNaN(value) ? undefined : value)}
@@ -69,7 +95,8 @@ export function Words<T extends FieldValues>({
   className,
   type = 'text',
   optional = false,
-}: EntryFieldProps<T> & { type?: 'text' | 'date' | 'time'; optional?: boolean }) {
+  ariaLabel,
+}: EntryFieldProps<T> & { type?: 'text' | 'date' | 'time'; optional?: boolean; ariaLabel?: string }) {
   const { register, formState } = useFormContext<T>();
   const error = messageAt(formState.errors, name);
   const id = `entry-${name}`;
@@ -78,6 +105,7 @@ export function Words<T extends FieldValues>({
       <input
         id={id}
         type={type}
+        aria-label={ariaLabel}
         aria-invalid={Boolean(error)}
         aria-describedby={error ? errorId(id) : undefined}
         className={inputClass(Boolean(error))}
@@ -91,14 +119,21 @@ export function Choice<T extends FieldValues>({
   name,
   label,
   options,
+  optional = false,
+  ariaLabel,
   className,
-}: EntryFieldProps<T> & { options: readonly (readonly [string, string])[] }) {
+}: EntryFieldProps<T> & { options: readonly (readonly [string, string])[]; optional?: boolean; ariaLabel?: string }) {
   const { register, formState } = useFormContext<T>();
   const error = messageAt(formState.errors, name);
   const id = `entry-${name}`;
   return (
     <Field label={label} id={id} error={error} className={className}>
-      <select id={id} className={inputClass(Boolean(error))} {...register(name)}>
+      <select
+        id={id}
+        aria-label={ariaLabel}
+        className={inputClass(Boolean(error))}
+        {...register(name, optional ? { setValueAs: (text: string | undefined) => text || undefined } : undefined)}
+      >
         {options.map(([value, word]) => (
           <option key={value} value={value}>
             {word}

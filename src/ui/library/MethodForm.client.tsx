@@ -18,7 +18,7 @@ export function MethodForm({
   keepMethod: Action<{ id: string }>;
   onDone(id?: string): void;
 }) {
-  const { heat, minutes } = conversions(useUnits());
+  const { heat, minutes, plain } = conversions(useUnits());
   const [steps, setSteps] = useState(Boolean(method.steps?.length));
   const [sprays, setSprays] = useState(method.spray !== undefined);
   const [hot, setHot] = useState(method.hotFinish !== undefined);
@@ -74,7 +74,7 @@ export function MethodForm({
       <Tick<M> name="wrapAll" label="all must be met" />
       <Figure<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
       <Tick<M> name="finishOffSmoke" label="may finish in an oven" className="col-span-2" />
-      <span />
+      <Figure<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
       <Figure<M> name="ventMin" label="Vent" conversion={minutes} />
       <Figure<M> name="restMin" label="Rest" conversion={minutes} />
       <Figure<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />

@@ -1,56 +1,110 @@
 'use client';
+import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
-import type { CookEvent, HoldingBox, Pit } from '../../core/model';
-import { attempt, complain, type Action } from '../kit/actions';
-import { buttonClass } from '../kit/Button';
-import { useUnits } from '../kit/UnitsProvider';
+import { useRef, useState, type ReactNode } from 'react';
+import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
+import { dayAndTime } from '../../formats/clock';
+import { formatMinutes, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';
 import { RackDrawing } from '../equipment/RackDrawing';
+import { announce, attempt, complain, type Action } from '../kit/actions';
+import { Button, buttonClass } from '../kit/Button';
+import { Dialog } from '../kit/Dialog';
+import { inputClass } from '../kit/Field';
+import { useUnits } from '../kit/UnitsProvider';
+import { DayForm } from './DayForm.client';
 
-/** Which of the owned pits and boxes this event uses. Each tick is saved at once. */
-export function EventPits({
-  event,
-  pits,
-  boxes,
-  chooseEquipment,
-}: {
+interface Chosen {
+  pitIds: string[];
+  boxIds: string[];
+  warmerIds: string[];
+  probeIds: string[];
+}
+
+interface EventPitsProps {
   event: CookEvent;
-  pits: Pit[];
-  boxes: HoldingBox[];
+  equipment: Equipment;
+  /** Other events, to copy from. */
+  others: readonly { id: string; name: string }[];
   chooseEquipment: Action<CookEvent>;
-}) {
+  copyEquipment: Action<CookEvent>;
+  saveDay: Action<CookEvent>;
+}
+
+const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: CookEvent): Chosen => ({ pitIds, boxIds, warmerIds, probeIds });
+
+/** Which of the owned or hired equipment this event uses, and the day it stands in. Each tick is saved at once. */
+export function EventPits({ event, equipment, others, chooseEquipment, copyEquipment, saveDay }: EventPitsProps) {
+  const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
-  const [pitIds, setPitIds] = useState(event.pitIds);
-  const [boxIds, setBoxIds] = useState(event.boxIds);
+  const [chosen, setChosen] = useState(() => chosenOf(event));
+  const [day, setDay] = useState(false);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const keep = (nextPits: string[], nextBoxes: string[]) => {
-    const before = { pitIds, boxIds };
-    setPitIds(nextPits);
-    setBoxIds(nextBoxes);
+  const choose = (next: Chosen) => {
+    const before = chosen;
+    setChosen(next);
     queue.current = queue.current.then(async () => {
-      const known = {
-        pitIds: nextPits.filter((id) => pits.some((pit) => pit.id === id)),
-        boxIds: nextBoxes.filter((id) => boxes.some((box) => box.id === id)),
-      };
-      const outcome = await attempt(chooseEquipment, { eventId: event.id, ...known });
+      const known = (list: readonly { id: string }[], ids: string[]) => ids.filter((id) => list.some((each) => each.id === id));
+      const outcome = await attempt(chooseEquipment, {
+        eventId: event.id,
+        pitIds: known(pits, next.pitIds),
+        boxIds: known(boxes, next.boxIds),
+        warmerIds: known(warmers, next.warmerIds),
+        probeIds: known(probes, next.probeIds),
+      });
       if (outcome.ok) return;
-      setPitIds(before.pitIds);
-      setBoxIds(before.boxIds);
+      setChosen(before);
       complain(outcome.problems);
     });
   };
-  const toggled = (list: string[], id: string) => (list.includes(id) ? list.filter((each) => each !== id) : [...list, id]);
+  const toggle = (key: keyof Chosen, id: string) =>
+    choose({ ...chosen, [key]: chosen[key].includes(id) ? chosen[key].filter((each) => each !== id) : [...chosen[key], id] });
+  const copyFrom = async (fromEventId: string) => {
+    const before = chosen;
+    const outcome = await attempt(copyEquipment, { eventId: event.id, fromEventId });
+    if (!outcome.ok) return complain(outcome.problems);
+    setChosen(chosenOf(outcome.value));
+    announce('The same equipment is chosen here.', () => choose(before));
+  };
+  const gear = (key: keyof Chosen, each: { id: string; name: string }, facts: string) => (
+    <li key={each.id} className="rounded-md border border-line bg-sheet px-4 py-2">
+      <label className="flex items-center gap-3">
+        <input type="checkbox" className="size-5" checked={chosen[key].includes(each.id)} onChange={() => toggle(key, each.id)} />
+        <span className="font-semibold">{each.name}</span>
+        <span className="figures text-soft">{facts}</span>
+      </label>
+    </li>
+  );
   return (
     <main className="mx-auto max-w-5xl px-4 py-5">
-      <div className="mb-4 flex items-end justify-between gap-3">
+      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-2xl">Pits</h1>
           <p className="text-soft">What this event cooks and holds on. The plan uses only what is ticked.</p>
         </div>
-        <Link href="/equipment" className={buttonClass()}>
-          Change equipment
-        </Link>
+        <div className="flex flex-wrap items-center gap-2">
+          {others.length > 0 && (
+            <select
+              aria-label="Use the equipment of another event"
+              className={`${inputClass()} w-56`}
+              value=""
+              onChange={(change) => void (change.target.value && copyFrom(change.target.value))}
+            >
+              <option value="">As another event…</option>
+              {others.map((other) => (
+                <option key={other.id} value={other.id}>
+                  {other.name}
+                </option>
+              ))}
+            </select>
+          )}
+          <Link href="/equipment" className={buttonClass()}>
+            Change equipment
+          </Link>
+          <Link href={`/events/${event.id}/racks`} className={buttonClass('strong')}>
+            <LayoutGrid size={16} aria-hidden /> Racks
+          </Link>
+        </div>
       </div>
       {pits.length === 0 && (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
@@ -63,11 +117,11 @@ export function EventPits({
       )}
       <ul className="space-y-3">
         {pits.map((pit) => {
-          const used = pitIds.includes(pit.id);
+          const used = chosen.pitIds.includes(pit.id);
           return (
             <li key={pit.id} className={`rounded-md border bg-sheet p-4 ${used ? 'border-soft' : 'border-line opacity-75'}`}>
               <label className="flex items-start gap-3">
-                <input type="checkbox" className="mt-1 size-5" checked={used} onChange={() => keep(toggled(pitIds, pit.id), boxIds)} />
+                <input type="checkbox" className="mt-1 size-5" checked={used} onChange={() => toggle('pitIds', pit.id)} />
                 <span>
                   <span className="font-title text-lg font-bold">{pit.name}</span>
                   <PitFacts pit={pit} units={units} />
@@ -80,26 +134,78 @@ export function EventPits({
           );
         })}
       </ul>
-      <h2 className="mb-2 mt-6 text-lg">Holding</h2>
-      {boxes.length === 0 && (
-        <p className="text-soft">No box is owned yet. Add one under Equipment: it is what keeps an early finish hot.</p>
-      )}
-      <ul className="space-y-2">
-        {boxes.map((box) => (
-          <li key={box.id} className="rounded-md border border-line bg-sheet px-4 py-2">
-            <label className="flex items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-5"
-                checked={boxIds.includes(box.id)}
-                onChange={() => keep(pitIds, toggled(boxIds, box.id))}
-              />
-              <span className="font-semibold">{box.name}</span>
-              <span className="figures text-soft">{box.litres} L</span>
-            </label>
-          </li>
-        ))}
-      </ul>
+      <Shelf
+        title="Holding"
+        empty={
+          boxes.length + warmers.length === 0 &&
+          'Nothing to hold in is owned yet. Add a box or a warmer under Equipment: it keeps an early finish hot.'
+        }
+      >
+        {boxes.map((box) => gear('boxIds', box, `${box.litres} L`))}
+        {warmers.map((warmer) => gear('warmerIds', warmer, `${warmer.slots} slots at ${formatTemp(warmer.setC, units)}`))}
+      </Shelf>
+      <Shelf
+        title="Thermometers"
+        empty={probes.length === 0 && 'None yet. Add them under Equipment, and the plan says which piece each probe goes into.'}
+      >
+        {probes.map((probe) =>
+          gear('probeIds', probe, probe.out ? 'out of use' : `${probe.channels} ${probe.channels === 1 ? 'channel' : 'channels'}`),
+        )}
+      </Shelf>
+      <section className="mt-6">
+        <div className="mb-2 flex items-end justify-between gap-3">
+          <h2 className="text-lg">The day</h2>
+          <Button onClick={() => setDay(true)}>Weather, venue and crew</Button>
+        </div>
+        <DayFacts event={event} equipment={equipment} />
+      </section>
+      <Dialog open={day} onOpenChange={setDay} title="Weather, venue and crew" description="Times are by the clock of the place." wide>
+        <DayForm event={event} crew={crew} saveDay={saveDay} onDone={() => setDay(false)} />
+      </Dialog>
     </main>
+  );
+}
+
+function Shelf({ title, empty, children }: { title: string; empty: string | false; children: ReactNode }) {
+  return (
+    <section className="mt-6">
+      <h2 className="mb-2 text-lg">{title}</h2>
+      {empty ? <p className="text-soft">{empty}</p> : <ul className="space-y-2">{children}</ul>}
+    </section>
+  );
+}
+
+function DayFacts({ event, equipment }: { event: CookEvent; equipment: Equipment }) {
+  const units = useUnits();
+  const venue = { ...DEFAULT_VENUE, ...event.venue };
+  const weather = { ...MILD_DAY, ...event.weather };
+  const lines: [string, string][] = [
+    [
+      'Weather',
+      `${formatTemp(weather.airC, units)}, wind ${formatWind(weather.windMPerS, units)}${event.weather ? '' : ' (a mild day, until you say)'}`,
+    ],
+    [
+      'Way there',
+      venue.driveMin > 0
+        ? `${formatMinutes(venue.driveMin)} drive, ${formatMinutes(venue.setUpMin)} to set up`
+        : 'cooked where it is served',
+    ],
+    ['Quiet hours', `${venue.quietFrom} to ${venue.quietTo}`],
+    ...(venue.power ? [['Power', venue.power] as [string, string]] : []),
+    ...(venue.rules ? [['Rules', venue.rules] as [string, string]] : []),
+    ...(event.duty ?? []).map((shift): [string, string] => [
+      equipment.crew.find((member) => member.id === shift.memberId)?.name ?? 'Someone put away',
+      `${dayAndTime(shift.fromMs, event.timeZone, units.clock)} to ${dayAndTime(shift.toMs, event.timeZone, units.clock)}`,
+    ]),
+  ];
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 rounded-md border border-line bg-sheet px-4 py-3">
+      {lines.map(([term, words], i) => (
+        <div key={i} className="contents">
+          <dt className="text-soft">{term}</dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }

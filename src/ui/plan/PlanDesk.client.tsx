@@ -1,8 +1,7 @@
 'use client';
 import { ChevronLeft, ChevronRight, CircleAlert, ListChecks, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CookEvent, Plan, Serving } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
@@ -11,13 +10,15 @@ import { clockTime } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
 import { planProblemWords } from '../../formats/problemWords';
 import { batchName, pitName, rackName, type Speech, speechOf } from '../../formats/names';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, attempt, type Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
+import { useWidth } from '../kit/useWidth';
 import { KeptPlan } from './KeptPlan.client';
 import { PhaseKey } from './patterns';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
+import { savingWords, useEventEdits } from './useEventEdits';
 import { usePlanner } from './usePlanner';
 
 /** A press moves a serving by this much. */
@@ -32,52 +33,35 @@ interface PlanDeskProps {
 
 /** The plan at the desk: a verdict, the whole day as places over time, and one run in full. */
 export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan }: PlanDeskProps) {
-  const router = useRouter();
   const units = useUnits();
-  const [event, setEvent] = useState(first.event);
+  const { event, unsaved, edit, take, settled } = useEventEdits(first.event);
   const input = useMemo(() => ({ ...first, event }), [first, event]);
   const [selectedId, setSelectedId] = useState<string | undefined>(firstPlan.runs[0]?.id);
   const { plan, planning, failed, curve } = usePlanner(input, firstPlan, selectedId);
   const [moves, setMoves] = useState<{ servingId: string; byMin: number }[]>([]);
-  const revision = useRef(first.event.revision);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const [unsaved, setUnsaved] = useState<number>();
   const speech = speechOf(input, units);
   const [holder, widthPx] = useWidth();
 
-  /** Shows the moved serving at once and saves behind it, one move after another. */
   const move = (servingId: string, byMin: number, forUndo: boolean) => {
     const shift =
       (by: number) =>
       (kept: CookEvent): CookEvent => ({
         ...kept,
-        revision: kept.revision + 1,
         servings: kept.servings.map((each) => (each.id === servingId ? { ...each, atMs: addMinutes(each.atMs, by) } : each)),
       });
-    setEvent(shift(byMin));
     if (forUndo) setMoves((list) => [...list, { servingId, byMin }]);
-    setUnsaved((count = 0) => count + 1);
-    queue.current = queue.current.then(async () => {
-      const outcome = await attempt(moveServing, { eventId: event.id, servingId, byMin, revision: revision.current });
-      setUnsaved((count = 1) => count - 1);
-      if (outcome.ok) {
-        revision.current = outcome.value.revision;
-        router.refresh();
-        return;
-      }
-      setEvent(shift(-byMin));
-      if (forUndo) setMoves((list) => list.slice(0, -1));
-      complain(outcome.problems);
+    edit({
+      change: shift(byMin),
+      back: shift(-byMin),
+      save: (revision) => attempt(moveServing, { eventId: event.id, servingId, byMin, revision }),
+      onRefused: () => forUndo && setMoves((list) => list.slice(0, -1)),
     });
   };
   /** What was kept comes back with the event, and its revision with it. */
   const keep: Action<CookEvent> = async (asked) => {
-    await queue.current;
+    await settled();
     const outcome = await keepPlan(asked);
-    if (outcome.ok) {
-      revision.current = outcome.value.revision;
-      setEvent(outcome.value);
-    }
+    if (outcome.ok) take(outcome.value);
     return outcome;
   };
   const undo = () => {
@@ -88,13 +72,6 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
     announce('Serving moved back.');
   };
   useHotkeys('mod+z', undo, { preventDefault: true });
-  useEffect(() => {
-    if (!unsaved) return;
-    const ask = (leaving: BeforeUnloadEvent) => leaving.preventDefault();
-    window.addEventListener('beforeunload', ask);
-    return () => window.removeEventListener('beforeunload', ask);
-  }, [unsaved]);
-
   const step = (by: number) => {
     const at = plan.runs.findIndex((run) => run.id === selectedId);
     setSelectedId(plan.runs[(Math.max(at, by > 0 ? -1 : 0) + by + plan.runs.length) % Math.max(1, plan.runs.length)]?.id);
@@ -120,7 +97,7 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
         <div className="flex items-center gap-3 px-4 print:hidden">
           {unsaved !== undefined && (
             <span role="status" className="text-[0.85rem] text-soft">
-              {unsaved > 0 ? 'Saving…' : 'All saved'}
+              {savingWords(unsaved)}
             </span>
           )}
           <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('strong')}>
@@ -164,18 +141,6 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
       </div>
     </main>
   );
-}
-
-/** The width of an element as it changes; the first guess fits a laptop. */
-function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
-  const holder = useRef<HTMLDivElement>(null);
-  const [widthPx, setWidthPx] = useState(966);
-  useEffect(() => {
-    const observer = new ResizeObserver(([entry]) => entry && setWidthPx(Math.floor(entry.contentRect.width)));
-    if (holder.current) observer.observe(holder.current);
-    return () => observer.disconnect();
-  }, []);
-  return [holder, widthPx];
 }
 
 /** One serving: when, how sure, and the means to move it. */

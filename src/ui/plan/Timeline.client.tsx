@@ -4,7 +4,7 @@ import type { Plan } from '../../core/model';
 import { layoutTimeline, xAt, type Bar, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay, startOfHour } from '../../formats/clock';
 import { formatMinutes, formatShare, formatTemp } from '../../formats/units';
-import { batchName, type Speech } from '../../formats/names';
+import { batchName, gearName, type Speech } from '../../formats/names';
 import { phaseFill, PhasePatterns } from './patterns';
 
 const LEFT_PX = 128;
@@ -20,7 +20,7 @@ interface TimelineProps {
 
 /** Places over time, running right to the serving line. Only draws and passes on clicks; the geometry is in core/timeline. */
 export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }: TimelineProps) {
-  const { event, pits, boxes, units } = speech;
+  const { event, pits, boxes, warmers, units } = speech;
   const zone = event.timeZone;
   const layout = useMemo(
     () =>
@@ -28,12 +28,12 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
         plan,
         servings: event.servings,
         pits,
-        boxes,
+        gear: [...boxes, ...(warmers ?? [])],
         widthPx,
         leftPx: LEFT_PX,
         hourMs: startOfHour(event.servings.at(-1)!.atMs, zone),
       }),
-    [plan, event.servings, pits, boxes, widthPx, zone],
+    [plan, event.servings, pits, boxes, warmers, widthPx, zone],
   );
   const { scale, heightPx } = layout;
   const bodyBottom = heightPx - 2;
@@ -130,7 +130,7 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
             </text>
           )}
           <text x={12} y={row.y + (i === 0 ? 29 : 14)} className="text-[11.5px]" fill="var(--soft)">
-            {row.gearId === 'board' ? 'board, tented' : (boxes.find((box) => box.id === row.gearId)?.name ?? 'box').toLowerCase()}
+            {row.gearId === 'board' ? 'board, tented' : gearName(speech, row.gearId).toLowerCase()}
           </text>
           {row.bars.map((bar) => (
             <RunBar

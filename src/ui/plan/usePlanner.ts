@@ -9,7 +9,7 @@ export function usePlanner(
   input: PlanInput,
   first: Plan,
   selectedId: string | undefined,
-): { plan: Plan; planning: boolean; failed: boolean; curve?: RunCurve } {
+): { plan: Plan; planning: boolean; failed: boolean; curve?: RunCurve; ready?: Plan; planner: React.RefObject<Planner | undefined> } {
   const planner = useRef<Planner>(undefined);
   const [made, setMade] = useState<{ plan: Plan; input: PlanInput; failed?: boolean }>({ plan: first, input });
   const [curve, setCurve] = useState<{ curve: RunCurve; plan: Plan }>();
@@ -50,6 +50,9 @@ export function usePlanner(
     plan: made.plan,
     planning: made.input !== input,
     failed: Boolean(made.failed),
+    /** The plan the worker stands at, and the worker, to be asked about it. */
+    ready,
+    planner,
     curve: curve && curve.curve.runId === selectedId ? curve.curve : undefined,
   };
 }

@@ -6,7 +6,7 @@ import type { PlanInput } from '../../core/planning';
 import { carveManner, carvePlan, type CarveManner, type CarveTurn } from '../../core/quantities';
 import type { CoolingForecast } from '../../core/safety';
 import { clockTime } from '../../formats/clock';
-import { batchName, capital, list, pieceTag, type Speech, speechOf } from '../../formats/names';
+import { batchName, capital, gearName, list, pieceTag, type Speech, speechOf } from '../../formats/names';
 import { formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -133,7 +133,7 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
               const cut = cutIn(library, batch.cutId)!;
               const { manner, bandC } = carveManner(cut);
               const own = turns.filter((turn) => turn.batchId === batchId);
-              const gear = [...new Set(own.map((turn) => speech.boxes.find((box) => box.id === turn.heldIn)?.name ?? 'the board, tented'))];
+              const gear = [...new Set(own.map((turn) => gearName(speech, turn.heldIn)))];
               return (
                 <tr key={batchId} className="border-t border-line align-top">
                   <td className="py-1 pr-2 font-title font-bold">{batchName(speech, batchId)}</td>

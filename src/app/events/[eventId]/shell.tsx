@@ -23,6 +23,7 @@ const STAGE_NAMES: Record<Stage, string> = {
   prep: 'Prep',
   pits: 'Pits',
   plan: 'Plan',
+  racks: 'Racks',
   'run-sheet': 'Run sheet',
   service: 'Service',
   safety: 'Safety',

@@ -1,0 +1,2 @@
+export { boxLossWPerK } from './boxLoss';
+export { checkProbe, PROBE_TRUE_C } from './probeCheck';

@@ -1,0 +1,134 @@
+import { cutIn, isPoultry, pieceSize, type Laid, type Plan, type Rack, type RackSide, type Run } from '../model';
+import { hotSideOf, thickEndOf, zoneOffsetC, type Lying } from '../packing';
+import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule';
+import { SHIPPED_PARAMETERS } from '../forecast';
+import { MS_PER_MIN } from '../units';
+import { batchOrders, type PlanInput } from './buildPlan';
+
+/** A piece on a rack of the map, with all that is shown of it. */
+export interface MapPiece extends Lying {
+  key: string;
+  run: Run;
+  pitId: string;
+  turned: boolean;
+  thickEnd: RackSide;
+  offsetC: number;
+  wrappedFromMs?: number;
+  medianMs: number;
+  /** Given by hand rather than by the plan. */
+  byHand: boolean;
+}
+
+const keyOf = (batchId: string, pieceId: string) => `${batchId}/${pieceId}`;
+
+/** Every piece that lies in a pit at any time, once for each stay. */
+export function mapPieces({ event, library }: Pick<PlanInput, 'event' | 'library'>, plan: Plan, pitId: string): MapPiece[] {
+  return plan.runs.flatMap((run) => {
+    const batch = event.batches.find((each) => each.id === run.batchId);
+    const cut = batch && cutIn(library, batch.cutId);
+    if (!batch || !cut) return [];
+    return run.legs
+      .filter((leg) => leg.pitId === pitId)
+      .flatMap((leg) =>
+        leg.places.flatMap((place): MapPiece[] => {
+          const piece = batch.pieces.find((each) => each.id === place.pieceId);
+          if (!piece) return [];
+          return [
+            {
+              ...place,
+              key: keyOf(batch.id, piece.id),
+              piece: { batchId: batch.id, pieceId: piece.id },
+              run,
+              pitId,
+              rackId: leg.rackId,
+              kg: piece.kg,
+              thicknessMm: pieceSize(cut, piece.kg, piece.thicknessMm).thicknessMm,
+              poultry: isPoultry(cut),
+              fromMs: leg.fromMs,
+              toMs: leg.toMs,
+              wrappedFromMs: run.wrapAtMs,
+              medianMs: run.pulls.find((pull) => pull.pieceId === piece.id)?.medianMs ?? run.pullMedianMs,
+              byHand: (event.laid ?? []).some((laid) => laid.batchId === batch.id && laid.pieceId === piece.id && laid.pitId === pitId),
+            },
+          ];
+        }),
+      );
+  });
+}
+
+/** A piece as it would lie elsewhere on its rack, or on another. */
+export function movedPiece(piece: MapPiece, rack: Rack, at: { xMm: number; yMm: number; turned: boolean }): MapPiece {
+  const swap = at.turned !== piece.turned;
+  const [widthMm, depthMm] = swap ? [piece.depthMm, piece.widthMm] : [piece.widthMm, piece.depthMm];
+  return {
+    ...piece,
+    rackId: rack.id,
+    ...at,
+    widthMm,
+    depthMm,
+    thickEnd: thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
+    offsetC: zoneOffsetC(rack.zones ?? [], { xMm: at.xMm, widthMm }),
+  };
+}
+
+const laidFrom = ({ piece, pitId, rackId, xMm, yMm, turned }: MapPiece): Laid => ({ ...piece, pitId, rackId, xMm, yMm, turned });
+
+/**
+ * The places by hand after a piece was moved: what it shares a rack and an hour with, there and where
+ * it came from, is pinned where it lies, so that nothing else jumps. In another pit's place, the piece
+ * leaves this one's.
+ */
+export function laidAfter(laid: readonly Laid[], all: readonly MapPiece[], from: MapPiece, to: MapPiece): Laid[] {
+  const near = all.filter(
+    (other) =>
+      other.key !== from.key &&
+      (other.rackId === from.rackId || other.rackId === to.rackId) &&
+      other.fromMs < to.toMs &&
+      other.toMs > to.fromMs,
+  );
+  const pinned = [laidFrom(to), ...near.map(laidFrom)];
+  const known = new Set(pinned.map((each) => keyOf(each.batchId, each.pieceId)));
+  return [...pinned, ...laid.filter((each) => !known.has(keyOf(each.batchId, each.pieceId)))];
+}
+
+/** Offsets at which a piece's finish is worked out ahead, C. */
+const OFFSETS_C = [-24, -16, -8, -4, 0, 4, 8, 12, 16, 24] as const;
+
+export interface FinishByOffset {
+  key: string;
+  /** Minutes on the pit to the median finish at each offset, in order of offset. */
+  points: { offsetC: number; medianMin: number }[];
+}
+
+/** When a piece would be done at other places of its pit: what the map shows while it is dragged. */
+export function finishByOffset(
+  input: PlanInput,
+  run: Run,
+  pieceId: string,
+  cache: ForecastCache = newForecastCache(),
+): FinishByOffset | undefined {
+  const order = batchOrders(input).find((each) => each.batch.id === run.batchId);
+  const pit = input.pits.find((each) => each.id === run.pitId);
+  const piece = order?.batch.pieces.find((each) => each.id === pieceId);
+  const pull = run.pulls.find((each) => each.pieceId === pieceId);
+  if (!order || !pit || !piece || !pull) return undefined;
+  const finish = input.pits.find(
+    (each) => run.moveAtMs !== undefined && run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id),
+  );
+  const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: input.event.confidence, hotHoldC: 0 };
+  const factorAt = (offsetC: number) => offsetFactor(cache, context, { order, pit, pitC: run.pitC, finish }, piece, offsetC);
+  const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;
+  const evenMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN / factorAt(here);
+  return {
+    key: keyOf(run.batchId, pieceId),
+    points: OFFSETS_C.map((offsetC) => ({ offsetC, medianMin: evenMin * factorAt(offsetC) })),
+  };
+}
+
+/** The finish at any offset, in a straight line between those worked out. */
+export function medianMinAt({ points }: FinishByOffset, offsetC: number): number {
+  const after = points.findIndex((point) => point.offsetC >= offsetC);
+  if (after <= 0) return (after === 0 ? points[0] : points.at(-1))!.medianMin;
+  const [a, b] = [points[after - 1]!, points[after]!];
+  return a.medianMin + ((b.medianMin - a.medianMin) * (offsetC - a.offsetC)) / (b.offsetC - a.offsetC);
+}

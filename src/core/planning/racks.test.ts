@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, ZONED } from '../../../tests/fixtures/events';
+import type { CookEvent, Laid, Warmer } from '../model';
+import { buildPlan } from './index';
+
+const MIN = 60_000;
+const codes = (event: CookEvent, pits = [OFFSET]) => buildPlan(inputOf(event, pits)).problems.map((problem) => problem.code);
+
+describe('places given by hand', () => {
+  const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('pork-butt', 2, { methodId: 'low-paper' })]);
+  const lay = (piece: string, xMm: number, extra: Partial<Laid> = {}): Laid => ({
+    batchId: 'brisket-whole',
+    pieceId: piece,
+    pitId: 'offset',
+    rackId: 'low',
+    xMm,
+    yMm: 40,
+    turned: false,
+    ...extra,
+  });
+  const placesOf = (laid: Laid[]) => {
+    const plan = buildPlan(inputOf({ ...event, laid }, [OFFSET]));
+    return plan.runs.flatMap((run) => run.legs.flatMap((leg) => leg.places.map((place) => ({ ...place, rackId: leg.rackId, run }))));
+  };
+
+  it('are where the plan puts the piece, and the others lie around it', () => {
+    const places = placesOf([lay('brisket-whole-1', 500), lay('brisket-whole-2', 1000, { turned: true })]);
+    expect(places.find((each) => each.pieceId === 'brisket-whole-1')).toMatchObject({ rackId: 'low', xMm: 500, yMm: 40 });
+    const second = places.find((each) => each.pieceId === 'brisket-whole-2')!;
+    expect(second).toMatchObject({ xMm: 1000, turned: true });
+    expect(second.widthMm).toBeLessThan(second.depthMm);
+    expect(places).toHaveLength(4);
+    expect(codes({ ...event, laid: [lay('brisket-whole-1', 500)] })).toEqual([]);
+  });
+
+  it('stand even where they break a rule, and the plan says so', () => {
+    expect(codes({ ...event, laid: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] })).toEqual(['laidWrong']);
+    expect(codes({ ...event, laid: [lay('brisket-whole-1', 1400)] })).toEqual(['laidWrong']);
+    const problem = buildPlan(inputOf({ ...event, laid: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] }, [OFFSET]))
+      .problems[0]!;
+    expect(problem).toMatchObject({ code: 'laidWrong', rackId: 'low', fault: { code: 'tooNear', gapMm: 25 } });
+  });
+
+  it('in a pit the event does not use are left aside', () => {
+    const plan = buildPlan(inputOf({ ...event, laid: [lay('brisket-whole-1', 0, { pitId: 'gone' })] }, [OFFSET]));
+    expect(plan.problems.filter((each) => 'pieces' in each && each.pieces > 0).length).toBe(0);
+  });
+});
+
+describe('where a piece lies', () => {
+  it('moves its finish: on the hot end sooner, on the cool end later, and the plan reserves for the last', () => {
+    const event = eventOf([batchOf('pork-butt', 1, { methodId: 'low-paper' })]);
+    const at = (xMm: number) =>
+      buildPlan(
+        inputOf(
+          {
+            ...event,
+            laid: [{ batchId: 'pork-butt', pieceId: 'pork-butt-1', pitId: 'zoned', rackId: 'zoned-low', xMm, yMm: 405, turned: false }],
+          },
+          [ZONED],
+        ),
+      ).runs[0]!;
+    const minutes = (run: ReturnType<typeof at>) => (run.pulls[0]!.medianMs - run.onAtMs) / MIN;
+    const [hot, even, cool] = [at(100), at(600), at(1200)];
+    expect([hot, even, cool].map((run) => Math.round(run.legs[0]!.places[0]!.offsetC))).toEqual([12, 0, -6]);
+    expect(minutes(hot)).toBeLessThan(minutes(even) - 20);
+    expect(minutes(cool)).toBeGreaterThan(minutes(even) + 20);
+    expect(cool.onAtMs).toBeLessThan(even.onAtMs);
+    for (const run of [hot, even, cool]) expect(run.pulls[0]!.lateMs).toBeLessThanOrEqual(run.pullLateMs + MIN);
+  });
+});
+
+describe('a warmer', () => {
+  const warmer: Warmer = { id: 'warmer', name: 'Warmer', kind: 'warmer', slots: 2, setC: 63 };
+  const event = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' })]);
+
+  it('holds what no box can, nine kilograms a slot', () => {
+    const held = buildPlan({ ...inputOf(event, [OFFSET], []), warmers: [warmer] });
+    expect(held.runs.map((run) => run.hold.gearId)).toEqual(['warmer']);
+    expect(held.runs[0]!.hold.coolestAtCarveC).toBeGreaterThan(60);
+    const tight = buildPlan({ ...inputOf(event, [OFFSET], []), warmers: [{ ...warmer, slots: 1 }] });
+    expect(tight.problems).toContainEqual(expect.objectContaining({ code: 'warmerFull', shortSlots: 1 }));
+    expect(buildPlan(inputOf(event, [OFFSET], [])).problems.map((each) => each.code)).toEqual(['holdTooLong']);
+  });
+
+  it('comes after a box that keeps long enough', () => {
+    const both = buildPlan({ ...inputOf(event, [OFFSET], [BOX]), warmers: [warmer] });
+    expect(both.runs[0]!.hold.gearId).toBe('box');
+  });
+});

@@ -1,0 +1,99 @@
+'use client';
+import { Plus, Trash2 } from 'lucide-react';
+import { useFieldArray, useFormContext } from 'react-hook-form';
+import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type CrewMember } from '../../core/model';
+import { DayInput } from '../../doors';
+import { localDate, localTime } from '../../formats/clock';
+import type { Action } from '../kit/actions';
+import { Button } from '../kit/Button';
+import { DoorForm } from '../kit/DoorForm.client';
+import { Choice, conversions, Figure, Words } from '../kit/formFields';
+import { useUnits } from '../kit/UnitsProvider';
+
+type D = DayInput;
+
+export const dayInput = (event: CookEvent): D => ({
+  eventId: event.id,
+  revision: event.revision,
+  ...DEFAULT_VENUE,
+  ...event.venue,
+  ...MILD_DAY,
+  ...event.weather,
+  duty: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({
+    memberId,
+    fromDate: localDate(fromMs, event.timeZone),
+    fromTime: localTime(fromMs, event.timeZone),
+    toDate: localDate(toMs, event.timeZone),
+    toTime: localTime(toMs, event.timeZone),
+  })),
+});
+
+/** The way to the venue, the weather the pits stand in, when the crew would sleep, and who is on duty. */
+export function DayForm({
+  event,
+  crew,
+  saveDay,
+  onDone,
+}: {
+  event: CookEvent;
+  crew: readonly CrewMember[];
+  saveDay: Action<CookEvent>;
+  onDone(): void;
+}) {
+  const { minutes, heat, wind } = conversions(useUnits());
+  return (
+    <DoorForm<D, CookEvent>
+      door={DayInput}
+      values={dayInput(event)}
+      save={saveDay}
+      saved={() => 'Saved; fuel and plan follow.'}
+      onDone={() => onDone()}
+    >
+      <Figure<D> name="airC" label="Air" conversion={heat} />
+      <Figure<D> name="windMPerS" label="Wind" conversion={wind} />
+      <Words<D> name="quietFrom" label="Quiet from" type="time" />
+      <Words<D> name="quietTo" label="to" type="time" />
+      <Figure<D> name="driveMin" label="Drive to the venue" conversion={minutes} />
+      <Figure<D> name="setUpMin" label="Setting up there" conversion={minutes} />
+      <Words<D> name="power" label="Power there" className="col-span-2" />
+      <Words<D> name="rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
+      <div className="col-span-2 sm:col-span-4">
+        <Shifts event={event} crew={crew} />
+      </div>
+    </DoorForm>
+  );
+}
+
+function Shifts({ event, crew }: { event: CookEvent; crew: readonly CrewMember[] }) {
+  const { control } = useFormContext<D>();
+  const shifts = useFieldArray({ control, name: 'duty', keyName: 'key' });
+  const date = localDate(Math.max(...event.servings.map((serving) => serving.atMs)), event.timeZone);
+  return (
+    <>
+      <h3 className="mb-1 text-base">On duty</h3>
+      {crew.length === 0 && <p className="text-soft">Put down the names of your crew under Equipment first.</p>}
+      <ul className="space-y-2">
+        {shifts.fields.map((shift, i) => (
+          <li key={shift.key} className="grid grid-cols-2 gap-2 sm:grid-cols-[1.3fr_1fr_0.8fr_1fr_0.8fr_auto]">
+            <Choice<D> name={`duty.${i}.memberId`} label="Who" options={crew.map((member) => [member.id, member.name] as const)} />
+            <Words<D> name={`duty.${i}.fromDate`} label="From" type="date" />
+            <Words<D> name={`duty.${i}.fromTime`} label="at" type="time" />
+            <Words<D> name={`duty.${i}.toDate`} label="Until" type="date" />
+            <Words<D> name={`duty.${i}.toTime`} label="at" type="time" />
+            <Button look="quiet" className="self-end px-2" aria-label={`Remove shift ${i + 1}`} onClick={() => shifts.remove(i)}>
+              <Trash2 size={16} aria-hidden />
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {crew.length > 0 && (
+        <Button
+          className="mt-2"
+          onClick={() => shifts.append({ memberId: crew[0]!.id, fromDate: date, fromTime: '06:00', toDate: date, toTime: '21:00' })}
+        >
+          <Plus size={16} aria-hidden /> Add a shift
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Pit, Rack } from '../../core/model';
+import { AIR_GAP_MM, arrange, claimedMm2, floorMm2, floorOf } from '../../core/packing';
+import type { MapPiece } from '../../core/planning';
+import { MS_PER_MIN } from '../../core/units';
+import { depthOf, RIM_MM } from './RackFloor';
+
+export const isAt = (piece: MapPiece, atMs: number): boolean => piece.fromMs <= atMs && piece.toMs > atMs;
+
+/** From when to when anything lies in the pit. */
+export function spanOf(pieces: readonly MapPiece[]): { fromMs: number; toMs: number } {
+  if (pieces.length === 0) return { fromMs: 0, toMs: 2 * MS_PER_MIN };
+  return { fromMs: Math.min(...pieces.map((piece) => piece.fromMs)), toMs: Math.max(...pieces.map((piece) => piece.toMs)) };
+}
+
+/** The first moment at which most lies in the pit. */
+export function fullestMs(pieces: readonly MapPiece[]): number {
+  let best = pieces[0]?.fromMs ?? 0;
+  let most = 0;
+  for (const { fromMs } of [...pieces].sort((a, b) => a.fromMs - b.fromMs)) {
+    const count = pieces.filter((piece) => isAt(piece, fromMs)).length;
+    if (count > most) {
+      most = count;
+      best = fromMs;
+    }
+  }
+  return best;
+}
+
+/** How full a rack is, gaps counted. */
+export const fullShare = (rack: Rack, pieces: readonly MapPiece[]): number =>
+  pieces.reduce((sum, piece) => sum + claimedMm2({ lengthMm: piece.widthMm, widthMm: piece.depthMm }), 0) /
+  floorMm2(floorOf(rack), rack.blocked);
+
+/** A free spot for a piece among others, or the near left corner where there is none. */
+export function freeSpot(rack: Rack, piece: MapPiece, others: readonly MapPiece[]): { xMm: number; yMm: number; turned: boolean } {
+  const ground = { floor: floorOf(rack), gapMm: AIR_GAP_MM, taken: others, blocked: rack.blocked ?? [], bands: rack.zones };
+  const [lengthMm, widthMm] = piece.turned ? [piece.depthMm, piece.widthMm] : [piece.widthMm, piece.depthMm];
+  const [spot] = arrange(ground, [{ id: piece.key, lengthMm, widthMm }], { exactNodes: 0 }).placed;
+  return spot ? { xMm: spot.xMm, yMm: spot.yMm, turned: spot.turned } : { xMm: 0, yMm: 0, turned: piece.turned };
+}
+
+/** Narrow racks stand two abreast. */
+const ABREAST_BELOW_MM = 800;
+const LARGEST_PX_PER_MM = 0.56;
+const TALLEST_PX = 560;
+
+/** The scale at which all racks of a pit can be seen together. */
+export function scaleFor(pit: Pit, widthPx: number): number {
+  const perRow = widthPx > 700 && pit.racks.length > 1 && pit.racks.every((rack) => rack.widthMm < ABREAST_BELOW_MM) ? 2 : 1;
+  const widestMm = Math.max(...pit.racks.map((rack) => rack.widthMm)) + 2 * RIM_MM;
+  const deepMm = pit.racks.reduce((sum, rack) => sum + depthOf(rack) + 2 * RIM_MM, 0) / perRow;
+  return Math.min(LARGEST_PX_PER_MM, (widthPx - 24 * perRow) / (widestMm * perRow), Math.max(TALLEST_PX / deepMm, 0.2));
+}
