@@ -87,15 +87,17 @@ function pieceShapes(speech: Speech, piece: MapPiece, depth: number): string[] {
   const { xMm, widthMm, depthMm } = piece;
   const top = depth - piece.yMm - depthMm;
   const middle = xMm + widthMm / 2;
-  const thick = {
-    left: [xMm, top, 14, depthMm],
-    right: [xMm + widthMm - 14, top, 14, depthMm],
-    near: [xMm, top + depthMm - 14, widthMm, 14],
-    far: [xMm, top, widthMm, 14],
-  }[piece.thickEnd] as [number, number, number, number];
+  const thick =
+    piece.thickEnd &&
+    {
+      left: [xMm, top, 14, depthMm],
+      right: [xMm + widthMm - 14, top, 14, depthMm],
+      near: [xMm, top + depthMm - 14, widthMm, 14],
+      far: [xMm, top, widthMm, 14],
+    }[piece.thickEnd];
   return [
     `<rect x="${xMm}" y="${top}" width="${widthMm}" height="${depthMm}" rx="18" fill="#ffffff" stroke="#28231d" stroke-width="5"/>`,
-    `<rect x="${thick[0]}" y="${thick[1]}" width="${thick[2]}" height="${thick[3]}" fill="#c24a18"/>`,
+    ...(thick ? [`<rect x="${thick[0]}" y="${thick[1]}" width="${thick[2]}" height="${thick[3]}" fill="#c24a18"/>`] : []),
     text(middle, top + depthMm / 2 - 4, 44, tagOf(speech, piece.piece), 'text-anchor="middle" font-weight="bold"'),
     text(middle, top + depthMm / 2 + 32, 26, formatMass(piece.kg, speech.units), 'text-anchor="middle"'),
     `<title>${escaped(batchName(speech, piece.piece.batchId))}</title>`,

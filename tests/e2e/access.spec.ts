@@ -30,6 +30,7 @@ for (const light of LIGHTS) {
       `${event}/prep`,
       `${event}/pits`,
       `${event}/plan`,
+      `${event}/racks`,
       `${event}/run-sheet`,
       `${event}/service`,
       `${event}/safety`,

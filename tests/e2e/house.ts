@@ -27,7 +27,7 @@ export const saved = (page: Page) => expect(page.getByRole('status').filter({ ha
 /** Goes to a stage of the event and waits until it stands. */
 export async function stage(
   page: Page,
-  name: 'Brief' | 'Buying' | 'Prep' | 'Pits' | 'Plan' | 'Run sheet' | 'Service' | 'Safety',
+  name: 'Brief' | 'Buying' | 'Prep' | 'Pits' | 'Plan' | 'Racks' | 'Run sheet' | 'Service' | 'Safety',
 ): Promise<void> {
   await page
     .getByRole('navigation')

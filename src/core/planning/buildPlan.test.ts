@@ -140,6 +140,7 @@ describe('the stages of an event', () => {
       buying: 'open',
       pits: 'decide',
       plan: 'open',
+      racks: 'open',
       'run-sheet': 'open',
     });
     const full = inputOf({ ...eventOf(menu), pitIds: ['offset'] });
@@ -149,6 +150,7 @@ describe('the stages of an event', () => {
       prep: 'open',
       pits: 'settled',
       plan: 'settled',
+      racks: 'settled',
       'run-sheet': 'settled',
       service: 'settled',
       safety: 'settled',

@@ -11,7 +11,8 @@ export interface MapPiece extends Lying {
   run: Run;
   pitId: string;
   turned: boolean;
-  thickEnd: RackSide;
+  /** Which way its thick end points; none where both ends are alike. */
+  thickEnd?: RackSide;
   offsetC: number;
   wrappedFromMs?: number;
   medianMs: number;
@@ -36,6 +37,7 @@ export function mapPieces({ event, library }: Pick<PlanInput, 'event' | 'library
           return [
             {
               ...place,
+              thickEnd: cut.thinEnd && place.thickEnd,
               key: keyOf(batch.id, piece.id),
               piece: { batchId: batch.id, pieceId: piece.id },
               run,
@@ -66,7 +68,7 @@ export function movedPiece(piece: MapPiece, rack: Rack, at: { xMm: number; yMm: 
     ...at,
     widthMm,
     depthMm,
-    thickEnd: thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
+    thickEnd: piece.thickEnd && thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
     offsetC: zoneOffsetC(rack.zones ?? [], { xMm: at.xMm, widthMm }),
   };
 }

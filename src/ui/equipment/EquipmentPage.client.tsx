@@ -88,10 +88,10 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
           <h1 className="text-2xl">Equipment</h1>
           <p className="text-soft">What you own or hire. Each event chooses from it.</p>
         </div>
-        <div className="flex flex-wrap items-center gap-2">
+        <div className="flex items-center gap-2">
           <select
             aria-label="Add a pit"
-            className={`${inputClass()} w-52`}
+            className={`${inputClass()} max-w-52`}
             value=""
             onChange={(change) => {
               if (change.target.value) setOpen({ kind: 'pit', entry: pitInput(presetPit(change.target.value as PitKind, fresh)) });
@@ -106,7 +106,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
           </select>
           <select
             aria-label="Add a ready-made set"
-            className={`${inputClass()} w-56`}
+            className={`${inputClass()} max-w-60`}
             value=""
             onChange={(change) => void (change.target.value && addSet(change.target.value))}
           >

@@ -86,7 +86,7 @@ export function EventPits({ event, equipment, others, chooseEquipment, copyEquip
           {others.length > 0 && (
             <select
               aria-label="Use the equipment of another event"
-              className={`${inputClass()} w-56`}
+              className={`${inputClass()} max-w-52`}
               value=""
               onChange={(change) => void (change.target.value && copyFrom(change.target.value))}
             >

@@ -4,7 +4,7 @@ import type { Pit } from '../../core/model';
 import { medianMinAt, type FinishByOffset, type MapPiece } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { clockTime } from '../../formats/clock';
-import { batchName, rackName, type Speech } from '../../formats/names';
+import { batchName, capital, rackName, type Speech } from '../../formats/names';
 import { tagOf } from '../../formats/rackWords';
 import { formatLength, formatMass, formatMinutes, formatTempDifference } from '../../formats/units';
 import { SIDE_NAMES } from '../equipment/RackFields.client';
@@ -49,7 +49,7 @@ export function PiecePanel({ speech, pits, piece, finishes, onTurn, onMove, onFr
       `${formatLength(piece.widthMm, units)} × ${formatLength(piece.depthMm, units)}, ${formatLength(Math.round(piece.thicknessMm), units)} thick`,
     ],
     ['Where', `${formatLength(piece.xMm, units)} from the left, ${formatLength(piece.yMm, units)} from the door`],
-    ['Thick end', `to the ${SIDE_NAMES[piece.thickEnd]}`],
+    ...(piece.thickEnd ? [['Thick end', `to the ${SIDE_NAMES[piece.thickEnd]}`] as [string, string]] : []),
     ['There', `${time(piece.fromMs)} to ${time(piece.toMs)}`],
   ];
   return (
@@ -58,7 +58,7 @@ export function PiecePanel({ speech, pits, piece, finishes, onTurn, onMove, onFr
         {tagOf(speech, piece.piece)}{' '}
         <span className="font-normal text-soft">of {batchName(speech, piece.piece.batchId).toLowerCase()}</span>
       </h2>
-      <p className="mt-1 font-semibold">{finishWords(speech, piece, finishes)}</p>
+      <p className="mt-1 font-semibold">{capital(finishWords(speech, piece, finishes))}.</p>
       <dl className="figures mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[0.93rem]">
         {facts.map(([term, words]) => (
           <div key={term} className="contents">

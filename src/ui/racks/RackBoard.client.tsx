@@ -61,12 +61,14 @@ function PieceShape({
   const wide = piece.widthMm * pxPerMm;
   const tall = piece.depthMm * pxPerMm;
   const selected = piece.key === selectedKey;
-  const thick = {
-    left: { x: 0, y: 0, width: px(5), height: piece.depthMm },
-    right: { x: piece.widthMm - px(5), y: 0, width: px(5), height: piece.depthMm },
-    near: { x: 0, y: piece.depthMm - px(5), width: piece.widthMm, height: px(5) },
-    far: { x: 0, y: 0, width: piece.widthMm, height: px(5) },
-  }[piece.thickEnd];
+  const thick =
+    piece.thickEnd &&
+    {
+      left: { x: 0, y: 0, width: px(5), height: piece.depthMm },
+      right: { x: piece.widthMm - px(5), y: 0, width: px(5), height: piece.depthMm },
+      near: { x: 0, y: piece.depthMm - px(5), width: piece.widthMm, height: px(5) },
+      far: { x: 0, y: 0, width: piece.widthMm, height: px(5) },
+    }[piece.thickEnd];
   const lines = [
     { text: tag, size: 15, bold: true, needsWide: 20, needsTall: 20 },
     { text: name, size: 11, bold: false, needsWide: name.length * 5.6 + 8, needsTall: 48 },
@@ -96,7 +98,7 @@ function PieceShape({
         strokeWidth={px(bad || selected ? 3 : 1)}
         strokeDasharray={bad ? `${px(7)} ${px(4)}` : undefined}
       />
-      <rect {...thick} fill="var(--ember)" opacity={0.9} />
+      {thick && <rect {...thick} fill="var(--ember)" opacity={0.9} />}
       {lines.length > 0 && (
         <g transform={`translate(${piece.widthMm / 2} ${piece.depthMm / 2})`} textAnchor="middle" pointerEvents="none">
           <rect

@@ -264,7 +264,7 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
         <p className="text-[0.85rem] text-soft" role="status">
           {planning ? 'Planning…' : saving}
         </p>
-        <div className="flex gap-1">
+        <div className="flex flex-wrap gap-1">
           <Button look="quiet" className="px-2" aria-label="Undo" disabled={done.length === 0} onClick={undo}>
             <Undo2 size={17} aria-hidden />
           </Button>

@@ -42,7 +42,7 @@ export function freeSpot(rack: Rack, piece: MapPiece, others: readonly MapPiece[
 /** Narrow racks stand two abreast. */
 const ABREAST_BELOW_MM = 800;
 const LARGEST_PX_PER_MM = 0.56;
-const TALLEST_PX = 560;
+const TALLEST_PX = 500;
 
 /** The scale at which all racks of a pit can be seen together. */
 export function scaleFor(pit: Pit, widthPx: number): number {
