@@ -15,6 +15,13 @@ export function setWords(speech: Speech, pit: Pit | undefined, pitC: number): st
   return `${formatTemp(pitC, units)} at the grate (set ${formatTemp(pitC - offsetC, units)} on the gauge)`;
 }
 
+/** What a split of a forearm's length weighs, dry. */
+const KG_PER_STICK = 0.8;
+const sticksWords = (kg: number): string => {
+  const sticks = Math.max(1, Math.round(kg / KG_PER_STICK));
+  return `, ${sticks} ${sticks === 1 ? 'stick' : 'sticks'}`;
+};
+
 /** The wood of the most meat that smokes on a pit around a moment. */
 function woodOn(speech: Speech, pitId: string, atMs: number, runs: readonly Run[]): string {
   const kgOf = new Map<string, number>();
@@ -54,7 +61,7 @@ export function fireTaskWords(speech: Speech, task: FireTask, runs: readonly Run
     case 'reload': {
       const what = fuel === 'split wood' ? `${woodOn(speech, task.pitId!, task.atMs, runs)}, split` : fuel;
       return {
-        title: `Feed the ${name}: ${formatSmallMass(task.kg!, units)} of ${what}`,
+        title: `Feed the ${name}: ${formatSmallMass(task.kg!, units)} of ${what}${fuel === 'split wood' ? sticksWords(task.kg!) : ''}`,
         detail:
           fuel === 'split wood'
             ? 'Warm the split beside the fire first. Thick or dark smoke: open the air until it runs thin.'

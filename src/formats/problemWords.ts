@@ -47,6 +47,16 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
         what: `${pieces} ${have} no spot: ${pitName(speech, problem.pitId)}, ${rackName(speech, problem.pitId, problem.rackId)} has the area, but no gap of the right shape: the best is ${formatLength(problem.shortMm, units)} too small, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Take pieces of another size or one fewer, or lay the rack by hand under Racks.',
       };
+    case 'laidUnsuitable':
+      return {
+        what: `${pieces} ${have} a place by hand in the ${lowerPit(pitName(speech, problem.pitId))}, which cannot cook ${problem.pieces === 1 ? 'it' : 'them'} by this method or is not free then.`,
+        remedy: 'Move it to another pit under Racks, let the plan place it, or choose another method.',
+      };
+    case 'longSmoke':
+      return {
+        what: `${batchName(speech, problem.batchId)} would take smoke for ${formatMinutes(problem.minutes)} on the ${lowerPit(pitName(speech, problem.pitId))}: more dark smoke than that turns bitter, and cannot be taken back.`,
+        remedy: 'Stop adding wood after some five hours, keep the smoke thin, or wrap earlier.',
+      };
     case 'laidWrong':
       return {
         what: `Laid by hand on the ${lowerPit(pitName(speech, problem.pitId))}, ${rackName(speech, problem.pitId, problem.rackId)}: ${faultWords(speech, problem.fault)}, ${span(problem.fault.fromMs, problem.fault.toMs)}.`,

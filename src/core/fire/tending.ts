@@ -84,5 +84,18 @@ export function tendFire(pit: Pit, firing: Firing, runs: readonly Run[], fireId:
   return tasks;
 }
 
+/** Smoke from wood laid on a fire, or from a tube, for longer than this darkens more than it flavours. */
+const LONG_SMOKE_MIN = 7 * 60;
+
+/** Runs that would take laid smoke for too long: bitter soot cannot be taken back. */
+export function longSmokes(pits: readonly Pit[], runs: readonly Run[]): { run: Run; minutes: number }[] {
+  return runs.flatMap((run) => {
+    const pit = pits.find((each) => each.id === run.pitId);
+    if (!pit?.smoke || run.smokeUntilMs === undefined || ['split wood', 'pellets'].includes(fuelOf(pit).kind)) return [];
+    const minutes = Math.round((run.smokeUntilMs - run.onAtMs) / MS_PER_MIN);
+    return minutes > LONG_SMOKE_MIN ? [{ run, minutes }] : [];
+  });
+}
+
 /** When the coals are brought up for a hot finish: before the first piece may be done. */
 export const relightAtMs = (run: Run, hotMinutes: number): number => addMinutes(run.pullEarlyMs, -RELIGHT_MIN - Math.ceil(hotMinutes));

@@ -238,6 +238,8 @@ export type PlanProblem =
       toMs: number;
     }
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
+  | { code: 'laidUnsuitable'; severity: 'broken'; batchId: string; pieces: number; pitId: string }
+  | { code: 'longSmoke'; severity: 'warning'; batchId: string; pitId: string; minutes: number }
   | { code: 'laidWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'warmerFull'; severity: 'broken'; batchId: string; pieces: number; shortSlots: number; fromMs: number; toMs: number }

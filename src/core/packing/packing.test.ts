@@ -7,6 +7,7 @@ import { rackFaults, type Lying } from './faults';
 import { apartMm, floorMm2, isOnFloor, isTooNear, type Floor } from './floor';
 import type { Item } from './item';
 import { searchWhole } from './searchWhole';
+import { snapPlace } from './snap';
 import { lacksMm, openFloor, takeBlocked } from './spaces';
 import { hotSideOf, thickEndOf, zoneOffsetC } from './zones';
 
@@ -202,5 +203,23 @@ describe('what is wrong on a rack', () => {
     expect(codes(lying('a', { kg: 50, toMs: 50 }), lying('b', { xMm: 500, kg: 40, fromMs: 50 }))).toEqual([]);
     expect(codes(lying('bird', { rackId: 'high', poultry: true }), lying('a'))).toEqual(['poultryAbove']);
     expect(codes(lying('bird', { poultry: true }), lying('a', { rackId: 'high' }))).toEqual([]);
+  });
+});
+
+describe('a dragged piece', () => {
+  const [low] = OFFSET.racks as [(typeof OFFSET.racks)[number]];
+  const place = { xMm: 0, yMm: 0, widthMm: 400, depthMm: 200 };
+
+  it('jumps to walls, to the gap from a neighbour and flush with it, each direction for itself', () => {
+    const other = { xMm: 0, yMm: 0, widthMm: 400, depthMm: 200 };
+    expect(snapPlace(low, { ...place, xMm: 431, yMm: 9 }, [other])).toMatchObject({ xMm: 425, yMm: 0 });
+    expect(snapPlace(low, { ...place, xMm: 1092, yMm: 390 }, [])).toMatchObject({ xMm: 1100, yMm: 400 });
+    expect(snapPlace(low, { ...place, xMm: 700.4, yMm: 120 }, [other])).toMatchObject({ xMm: 700, yMm: 120 });
+  });
+
+  it('jumps beside a blocked part, which it may touch, and knows no walls on a round grate', () => {
+    const blocked = { ...low, blocked: [{ xMm: 0, yMm: 0, widthMm: 150, depthMm: 300, by: 'water pan' as const }] };
+    expect(snapPlace(blocked, { ...place, xMm: 160, yMm: 100 }, [])).toMatchObject({ xMm: 150 });
+    expect(snapPlace({ ...low, round: true }, { ...place, xMm: 8, yMm: 8 }, [])).toMatchObject({ xMm: 8, yMm: 8 });
   });
 });

@@ -1,3 +1,4 @@
+import { longSmokes } from '../fire';
 import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
 import {
   cutIn,
@@ -93,6 +94,13 @@ export function buildPlan(
       ...scheduled.problems,
       ...prepProblems(event, prepared, prep, uses, input.earliestMs),
       ...seasoningProblems(orders, library),
+      ...longSmokes(input.pits, scheduled.runs).map(({ run, minutes }): PlanProblem => ({
+        code: 'longSmoke',
+        severity: 'warning',
+        batchId: run.batchId,
+        pitId: run.pitId,
+        minutes,
+      })),
       ...needConflicts(event, library)
         .filter((conflict) => conflict.dishes.length > 0)
         .map(({ servingId, carried, guests, dishes, free }): PlanProblem => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { batchOf, BOX, eventOf, inputOf, OFFSET, ZONED } from '../../../tests/fixtures/events';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, ZONED } from '../../../tests/fixtures/events';
 import type { CookEvent, Laid, Warmer } from '../model';
-import { buildPlan } from './index';
+import { buildPlan, finishByOffset, laidAfter, mapPieces, medianMinAt, movedPiece } from './index';
 
 const MIN = 60_000;
 const codes = (event: CookEvent, pits = [OFFSET]) => buildPlan(inputOf(event, pits)).problems.map((problem) => problem.code);
@@ -86,5 +86,72 @@ describe('a warmer', () => {
   it('comes after a box that keeps long enough', () => {
     const both = buildPlan({ ...inputOf(event, [OFFSET], [BOX]), warmers: [warmer] });
     expect(both.runs[0]!.hold.gearId).toBe('box');
+  });
+});
+
+describe('the rack map', () => {
+  const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('pork-butt', 2, { methodId: 'low-paper' })]);
+  const input = inputOf(event, [ZONED]);
+  const plan = buildPlan(input);
+  const pieces = mapPieces(input, plan, 'zoned');
+  const of = (key: string) => pieces.find((piece) => piece.key === key)!;
+
+  it('shows every piece of the pit with its place, weight and times, its thick end where it has one', () => {
+    expect(pieces.map((piece) => piece.key).sort()).toEqual(
+      event.batches.flatMap((batch) => batch.pieces.map((piece) => `${batch.id}/${piece.id}`)).sort(),
+    );
+    const brisket = of('brisket-whole/brisket-whole-1');
+    expect(brisket.kg).toBe(event.batches[0]!.pieces[0]!.kg);
+    expect(brisket.thickEnd).toBeDefined();
+    expect(of('pork-butt/pork-butt-1').thickEnd).toBeUndefined();
+    expect(brisket.byHand).toBe(false);
+  });
+
+  it('moves a piece: turned sides, another zone, and its neighbours pinned where they lie', () => {
+    const from = of('brisket-whole/brisket-whole-1');
+    const rack = ZONED.racks.find((each) => each.id === from.rackId)!;
+    const to = movedPiece(from, rack, { xMm: 0, yMm: 410, turned: !from.turned });
+    expect([to.widthMm, to.depthMm]).toEqual([from.depthMm, from.widthMm]);
+    expect(to.offsetC).toBeGreaterThan(10);
+    const laid = laidAfter([], pieces, from, to);
+    const same = pieces.filter((piece) => piece.rackId === from.rackId && piece.fromMs < from.toMs && piece.toMs > from.fromMs);
+    expect(laid).toHaveLength(same.length);
+    expect(laid[0]).toEqual({
+      batchId: 'brisket-whole',
+      pieceId: 'brisket-whole-1',
+      pitId: 'zoned',
+      rackId: from.rackId,
+      xMm: 0,
+      yMm: 410,
+      turned: !from.turned,
+    });
+    // Moved again, it stands once.
+    expect(laidAfter(laid, pieces, from, { ...to, xMm: 5 })).toHaveLength(same.length);
+  });
+
+  it('knows when a piece would be done elsewhere: sooner where it is hotter, in a straight line between', () => {
+    const { run } = of('pork-butt/pork-butt-1');
+    const finishes = finishByOffset(input, run, 'pork-butt-1')!;
+    const minutes = finishes.points.map((point) => point.medianMin);
+    for (let i = 1; i < minutes.length; i++) if (Number.isFinite(minutes[i - 1]!)) expect(minutes[i]).toBeLessThan(minutes[i - 1]!);
+    const here = run.legs[0]!.places.find((place) => place.pieceId === 'pork-butt-1')!.offsetC;
+    expect(medianMinAt(finishes, Math.round(here))).toBeCloseTo((run.pulls[0]!.medianMs - run.onAtMs) / MIN, -1);
+    expect(medianMinAt(finishes, 2)).toBeCloseTo((medianMinAt(finishes, 0) + medianMinAt(finishes, 4)) / 2, 6);
+    expect(medianMinAt(finishes, 99)).toBe(minutes.at(-1));
+    expect(finishByOffset(input, run, 'nobody')).toBeUndefined();
+  });
+
+  it('says so when a piece was laid in a pit that cannot cook it', () => {
+    const laid: Laid[] = [
+      { batchId: 'brisket-whole', pieceId: 'brisket-whole-1', pitId: 'oven', rackId: 'shelf', xMm: 0, yMm: 0, turned: false },
+    ];
+    const { problems } = buildPlan(
+      inputOf({ ...event, laid: laid.map((each) => ({ ...each, batchId: 'pork-butt', pieceId: 'pork-butt-1' })) }, [OFFSET, OVEN], []),
+    );
+    expect(problems.some((each) => each.severity === 'broken')).toBe(true);
+    const bare = eventOf([batchOf('brisket-whole', 1, { methodId: 'low-bare' })], { laid });
+    expect(buildPlan(inputOf(bare, [OFFSET, OVEN])).problems).toContainEqual(
+      expect.objectContaining({ code: 'laidUnsuitable', pitId: 'oven', pieces: 1 }),
+    );
   });
 });

@@ -68,6 +68,7 @@ export type Refusal =
   | { code: 'box'; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'warmer'; shortSlots: number; fromMs: number; toMs: number }
   | { code: 'hold'; holdMin: number; allowedMin: number }
+  | { code: 'laidElsewhere'; pitId: string }
   | { code: 'past'; lateByMin: number };
 
 export interface Attempt {
@@ -88,7 +89,11 @@ export function tryOption(order: BatchOrder, context: PlacementContext, option: 
     const laid = context.laid.filter((each) => each.batchId === piece.batchId && each.pieceId === piece.pieceId);
     return laid.length === 0 || laid.some((each) => each.pitId === option.pit.id || each.pitId === option.finish?.id);
   });
-  if (here.length === 0) return { taken: [], refusal: { code: 'tooLarge' }, pit: option.pit };
+  if (here.length === 0) {
+    const [first] = pieces;
+    const { pitId } = context.laid.find((each) => each.batchId === first!.batchId && each.pieceId === first!.pieceId)!;
+    return { taken: [], refusal: { code: 'laidElsewhere', pitId }, pit: option.pit };
+  }
   let timing: Timing = option.forecast;
   for (let round = 0; ; round++) {
     const attempt = tryTiming(order, context, option, here, shiftMin, timing, round + 1 >= TIMING_ROUNDS);

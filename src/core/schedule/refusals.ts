@@ -21,6 +21,7 @@ const TELLING: Refusal['code'][] = [
   'poultryAbove',
   'hold',
   'past',
+  'laidElsewhere',
   'tooLarge',
 ];
 export function tellsMore(kept: Attempt | undefined, next: Attempt): Attempt {
@@ -81,6 +82,8 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       return { code: 'poultryAbove', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'hold':
       return { code: 'holdTooLong', ...common, holdMin: refusal.holdMin, allowedMin: refusal.allowedMin };
+    case 'laidElsewhere':
+      return { code: 'laidUnsuitable', ...common, pitId: refusal.pitId };
     case 'past':
       return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
     case 'tooLarge':
