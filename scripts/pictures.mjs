@@ -48,6 +48,7 @@ try {
   await take('safety', `${event}/safety`);
   await take('pits', `${event}/pits`);
   await take('plan', `${event}/plan`);
+  await take('racks', `${event}/racks`);
   await take('run-sheet', `${event}/run-sheet`);
   await context.addCookies([{ name: 'anachron-light', value: 'night', url: base }]);
   await take('plan-night', `${event}/plan`);
