@@ -259,11 +259,11 @@ function claimHold(
 ): { gearId: string; where: HoldKind } | { refusal: Refusal } {
   const span = { fromMs: pullEarlyMs, toMs: carveAtMs };
   const boxClaim = mayBox ? context.boxLedger.claim(kg, pullEarlyMs, carveAtMs) : undefined;
-  if (boxClaim && 'box' in boxClaim) return { gearId: boxClaim.box.id, where: 'box' };
+  if (boxClaim && 'gear' in boxClaim) return { gearId: boxClaim.gear.id, where: 'box' };
   const warmClaim = mayWarm ? context.warmerLedger.claim(kg, pullEarlyMs, carveAtMs) : undefined;
-  if (warmClaim && 'warmer' in warmClaim) return { gearId: warmClaim.warmer.id, where: 'warmer' };
-  if (boxClaim) return { refusal: { code: 'box', shortLitres: boxClaim.shortLitres, ...span } };
-  return { refusal: { code: 'warmer', shortSlots: warmClaim?.shortSlots ?? 1, ...span } };
+  if (warmClaim && 'gear' in warmClaim) return { gearId: warmClaim.gear.id, where: 'warmer' };
+  if (boxClaim) return { refusal: { code: 'box', shortLitres: boxClaim.short, ...span } };
+  return { refusal: { code: 'warmer', shortSlots: warmClaim?.short ?? 1, ...span } };
 }
 
 function whyOf(

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { BOX, OFFSET } from '../../../tests/fixtures/events';
 import { findCut } from '../model';
-import { BoxLedger } from './boxLedger';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
+import { boxLedger, warmerLedger } from './holdLedger';
 import { claimedMm2 } from '../packing';
 import { fitsAlone, footprintOf, RackLedger, rackMm2, type Footprint } from './rackLedger';
 
@@ -144,19 +144,26 @@ describe('heat over time', () => {
 
 describe('boxes over time', () => {
   it('give the closest fit and say how many litres are short', () => {
-    const ledger = new BoxLedger([BOX, { ...BOX, id: 'small', litres: 30 }]);
-    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ box: { id: 'small' } });
-    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ box: { id: 'box' } });
-    expect(ledger.claim(60, 0, HOUR)).toEqual({ shortLitres: 108 - (110 - 27) });
-    expect(ledger.claim(60, HOUR, 2 * HOUR)).toMatchObject({ box: { id: 'box' } });
-    expect(new BoxLedger([]).claim(1, 0, HOUR)).toEqual({ shortLitres: 1.8 });
+    const ledger = boxLedger([BOX, { ...BOX, id: 'small', litres: 30 }]);
+    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ gear: { id: 'small' } });
+    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ gear: { id: 'box' } });
+    expect(ledger.claim(60, 0, HOUR)).toEqual({ short: 108 - (110 - 27) });
+    expect(ledger.claim(60, HOUR, 2 * HOUR)).toMatchObject({ gear: { id: 'box' } });
+    expect(boxLedger([]).claim(1, 0, HOUR)).toEqual({ short: 1.8 });
+  });
+
+  it('give a warmer’s slots whole, nine kilograms each', () => {
+    const ledger = warmerLedger([{ id: 'warmer', name: 'Warmer', kind: 'warmer', slots: 3, setC: 63 }]);
+    expect(ledger.claim(9.5, 0, HOUR)).toMatchObject({ gear: { id: 'warmer' } });
+    expect(ledger.claim(18, 0, HOUR)).toEqual({ short: 1 });
+    expect(ledger.claim(27, HOUR, 2 * HOUR)).toMatchObject({ gear: { id: 'warmer' } });
   });
 
   it('forget what is rolled back', () => {
-    const ledger = new BoxLedger([BOX]);
+    const ledger = boxLedger([BOX]);
     const mark = ledger.snapshot();
     ledger.claim(60, 0, HOUR);
     ledger.rollBack(mark);
-    expect(ledger.claim(60, 0, HOUR)).toMatchObject({ box: { id: 'box' } });
+    expect(ledger.claim(60, 0, HOUR)).toMatchObject({ gear: { id: 'box' } });
   });
 });

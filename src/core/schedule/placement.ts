@@ -2,10 +2,9 @@ import type { ParameterSet } from '../forecast';
 import type { HoldingBox, Laid, Pit, Warmer } from '../model';
 import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
-import type { BoxLedger } from './boxLedger';
 import type { HeatLedger } from './heatLedger';
+import type { HoldLedger } from './holdLedger';
 import type { RackLedger } from './rackLedger';
-import type { WarmerLedger } from './warmerLedger';
 
 /** Everything a placement reads; the ledgers are what it writes. */
 export interface PlacementContext {
@@ -22,8 +21,8 @@ export interface PlacementContext {
   cache: ForecastCache;
   racks: RackLedger;
   heat: HeatLedger;
-  boxLedger: BoxLedger;
-  warmerLedger: WarmerLedger;
+  boxLedger: HoldLedger<HoldingBox>;
+  warmerLedger: HoldLedger<Warmer>;
 }
 
 interface Marks {

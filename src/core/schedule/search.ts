@@ -1,13 +1,12 @@
 import type { Pit, Plan, PlanProblem, Run } from '../model';
 import { claimedMm2, rackFaults, type Lying } from '../packing';
-import { BoxLedger } from './boxLedger';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
+import { boxLedger, warmerLedger } from './holdLedger';
 import { servedRare } from './options';
 import { placeBatch } from './placeBatch';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
-import { WarmerLedger } from './warmerLedger';
 import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
 
 export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger' | 'warmerLedger'>;
@@ -74,8 +73,8 @@ function attempt(order: BatchOrder[], input: SearchInput, memo: PackingMemo): { 
     ...input,
     racks: new RackLedger(input.laid, sizes, memo),
     heat: new HeatLedger(),
-    boxLedger: new BoxLedger(input.boxes),
-    warmerLedger: new WarmerLedger(input.warmers),
+    boxLedger: boxLedger(input.boxes),
+    warmerLedger: warmerLedger(input.warmers),
   };
   const runs: Run[] = [];
   const problems: PlanProblem[] = [];
