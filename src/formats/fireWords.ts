@@ -74,7 +74,7 @@ export function fireTaskWords(speech: Speech, task: FireTask, runs: readonly Run
       return { title: `Fill the water pan of the ${name}`, detail: 'Hot water, so that the pit does not pay for warming it.' };
     case 'wood':
       return {
-        title: `A piece of ${woodOn(speech, task.pitId!, task.atMs + 600_000, runs)} on the ${name}'s fire`,
+        title: `A piece of ${woodOn(speech, task.pitId!, task.atMs + 600_000, runs)} on the ${name}’s fire`,
         detail: `About ${formatSmallMass(task.kg!, units)}. Dark, thick smoke is bitter and cannot be taken back: wait until it runs thin before the next.`,
       };
     case 'tube':

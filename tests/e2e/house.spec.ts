@@ -101,7 +101,7 @@ test('a pit is added from its kind, measured, used by an event, put away and bro
   await dialog.getByLabel('Width of rack 1').fill('18');
   await dialog.getByRole('button', { name: 'Save the pit' }).click();
   await expect(page.getByRole('heading', { name: 'Beach bullet' })).toBeVisible();
-  await expect(page.getByText('18 in ×')).toBeVisible();
+  await expect(page.getByText('18 in across')).toBeVisible();
 
   await makeEvent(page, 'On the beach');
   await addCut(page, 'pork-butt');

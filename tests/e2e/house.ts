@@ -46,5 +46,8 @@ export async function sheetInstants(page: Page, which: 'all' | 'cook' = 'all'): 
     .getByRole('main')
     .locator('time')
     .evaluateAll((all) => all.map((each) => [Date.parse(each.getAttribute('datetime')!), each.closest('li')?.textContent ?? ''] as const));
-  return times.filter(([, words]) => which === 'all' || !PREP.test(words)).map(([ms]) => ms / 60_000);
+  return times
+    .filter(([, words]) => which === 'all' || !PREP.test(words))
+    .map(([ms]) => ms / 60_000)
+    .sort((a, b) => a - b);
 }

@@ -1,6 +1,7 @@
 'use client';
 import { FUELS, PIT_KIND_NAMES, PIT_KINDS } from '../../core/model';
 import { PitInput } from '../../doors';
+import { formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { DoorForm } from '../kit/DoorForm.client';
 import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
@@ -11,7 +12,8 @@ type P = PitInput;
 
 /** Everything about a pit and its racks, every figure in the units the reader uses. */
 export function PitForm({ pit, keepPit, onDone }: { pit: PitInput; keepPit: Action<{ id: string }>; onDone(): void }) {
-  const { heat, drop, minutes, factor, fuelMass } = conversions(useUnits());
+  const units = useUnits();
+  const { heat, drop, minutes, factor, fuelMass } = conversions(units);
   return (
     <DoorForm<P, { id: string }> door={PitInput} values={pit} save={keepPit} onDone={() => onDone()} submitLabel="Save the pit">
       <Words<P> name="name" label="Name" className="col-span-2" />
@@ -32,7 +34,7 @@ export function PitForm({ pit, keepPit, onDone }: { pit: PitInput; keepPit: Acti
       </div>
       <h3 className="col-span-2 mt-2 text-base sm:col-span-4">Fire</h3>
       <Choice<P> name="fuel.kind" label="Fuel" options={FUELS.map((fuel) => [fuel, fuel] as const)} />
-      <Figure<P> name="fuel.kgPerH" label="Burns at 121 °C, mild" conversion={fuelMass} />
+      <Figure<P> name="fuel.kgPerH" label={`Burns at ${formatTemp(121, units)}, mild`} conversion={fuelMass} />
       <Figure<P> name="fuel.reloadMin" label="Fed every" conversion={minutes} optional />
       <Figure<P> name="fuel.ashMin" label="Ash every" conversion={minutes} optional />
       <Figure<P> name="fuel.waterMin" label="Water pan every" conversion={minutes} optional />

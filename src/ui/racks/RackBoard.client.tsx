@@ -1,7 +1,6 @@
 'use client';
 import type { Rack } from '../../core/model';
 import type { MapPiece } from '../../core/planning';
-import { clockTime } from '../../formats/clock';
 import { batchName, type Speech } from '../../formats/names';
 import { tagOf } from '../../formats/rackWords';
 import { formatMass } from '../../formats/units';
@@ -48,7 +47,7 @@ function PieceShape({
   onKey,
   onSelect,
 }: Omit<RackBoardProps, 'pieces'> & { piece: MapPiece }) {
-  const { units, event } = speech;
+  const { units } = speech;
   const x = piece.xMm;
   const y = depthOf(rack) - piece.yMm - piece.depthMm;
   const here = isHere(piece);
@@ -76,31 +75,31 @@ function PieceShape({
   ].filter((line) => wide >= line.needsWide && tall >= line.needsTall);
   const step = 14;
   return (
-    <g
-      role="button"
-      tabIndex={here ? 0 : -1}
-      aria-label={words}
-      aria-pressed={selected}
-      transform={`translate(${x} ${y})`}
-      className="cursor-grab outline-none focus-visible:[&>rect:first-of-type]:stroke-[var(--ember)]"
-      opacity={here ? 1 : 0.32}
-      onPointerDown={(event) => here && onGrab(piece, event)}
-      onFocus={() => here && onSelect(piece)}
-      onKeyDown={(event) => onKey(piece, event)}
-    >
-      <title>{`${tag}, ${name}: ${clockTime(piece.fromMs, event.timeZone, units.clock)} to ${clockTime(piece.toMs, event.timeZone, units.clock)}`}</title>
-      <rect
-        width={piece.widthMm}
-        height={piece.depthMm}
-        rx={Math.min(piece.widthMm, piece.depthMm) * 0.16}
-        fill={wrapped ? 'url(#phase-wrapped)' : 'url(#phase-bare)'}
-        stroke={bad ? 'var(--bad)' : selected ? 'var(--ember)' : 'var(--ink)'}
-        strokeWidth={px(bad || selected ? 3 : 1)}
-        strokeDasharray={bad ? `${px(7)} ${px(4)}` : undefined}
-      />
-      {thick && <rect {...thick} fill="var(--ember)" opacity={0.9} />}
+    // What is written on a piece stands beside the button, which says the same and more.
+    <g transform={`translate(${x} ${y})`} opacity={here ? 1 : 0.32}>
+      <g
+        role="button"
+        tabIndex={here ? 0 : -1}
+        aria-label={words}
+        aria-pressed={selected}
+        className="cursor-grab outline-none focus-visible:[&>rect:first-of-type]:stroke-[var(--ember)]"
+        onPointerDown={(event) => here && onGrab(piece, event)}
+        onFocus={() => here && onSelect(piece)}
+        onKeyDown={(event) => onKey(piece, event)}
+      >
+        <rect
+          width={piece.widthMm}
+          height={piece.depthMm}
+          rx={Math.min(piece.widthMm, piece.depthMm) * 0.16}
+          fill={wrapped ? 'url(#phase-wrapped)' : 'url(#phase-bare)'}
+          stroke={bad ? 'var(--bad)' : selected ? 'var(--ember)' : 'var(--ink)'}
+          strokeWidth={px(bad || selected ? 3 : 1)}
+          strokeDasharray={bad ? `${px(7)} ${px(4)}` : undefined}
+        />
+        {thick && <rect {...thick} fill="var(--ember)" opacity={0.9} />}
+      </g>
       {lines.length > 0 && (
-        <g transform={`translate(${piece.widthMm / 2} ${piece.depthMm / 2})`} textAnchor="middle" pointerEvents="none">
+        <g transform={`translate(${piece.widthMm / 2} ${piece.depthMm / 2})`} textAnchor="middle" pointerEvents="none" aria-hidden>
           <rect
             x={px(-Math.min(wide - 8, Math.max(...lines.map((line) => line.text.length * line.size * 0.56 + 10))) / 2)}
             y={px(-(lines.length * step) / 2 - 3)}
@@ -124,10 +123,18 @@ function PieceShape({
         </g>
       )}
       {piece.byHand && (
-        <circle cx={piece.widthMm - px(9)} cy={px(9)} r={px(4)} fill="var(--on-chip)" stroke="var(--ink)" strokeWidth={px(1.2)} />
+        <circle
+          cx={piece.widthMm - px(9)}
+          cy={px(9)}
+          r={px(4)}
+          fill="var(--on-chip)"
+          stroke="var(--ink)"
+          strokeWidth={px(1.2)}
+          pointerEvents="none"
+        />
       )}
       {piece.key === draggedKey && (
-        <rect width={piece.widthMm} height={piece.depthMm} fill="none" stroke="var(--ember)" strokeWidth={px(2)} />
+        <rect width={piece.widthMm} height={piece.depthMm} fill="none" stroke="var(--ember)" strokeWidth={px(2)} pointerEvents="none" />
       )}
     </g>
   );

@@ -100,8 +100,8 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
               <li key={hour.atMs} className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5">
                 <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
                 <ol>
-                  {hour.tasks.map((task) => (
-                    <TaskLine key={task.id} task={task} speech={speech} plan={plan} />
+                  {rowsOf(hour.tasks).map((row) => (
+                    <TaskLine key={row.task.id} row={row} speech={speech} plan={plan} />
                   ))}
                 </ol>
               </li>
@@ -117,19 +117,44 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
   );
 }
 
-function TaskLine({ task, speech, plan }: { task: Task; speech: Speech; plan: Plan }) {
+/** Done over and over: within an hour they share a line, and only the first of the day says how. */
+const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray'];
+
+interface Row {
+  task: Task;
+  again: Task[];
+}
+
+const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
+
+function rowsOf(tasks: readonly Task[]): Row[] {
+  const rows: Row[] = [];
+  for (const task of tasks) {
+    const row = RHYTHM.includes(task.kind) ? rows.find((each) => alike(each.task, task)) : undefined;
+    if (row) row.again.push(task);
+    else rows.push({ task, again: [] });
+  }
+  return rows;
+}
+
+function TaskLine({ row: { task, again }, speech, plan }: { row: Row; speech: Speech; plan: Plan }) {
   const words = taskWords(speech, task, plan.runs);
+  const known = RHYTHM.includes(task.kind) && plan.tasks.find((each) => alike(each, task)) !== task;
+  const time = (each: Task) => (
+    <time key={each.id} dateTime={new Date(each.atMs).toISOString()} className="figures font-bold">
+      {clockTime(each.atMs, speech.event.timeZone, speech.units.clock)}
+    </time>
+  );
   const first = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
   const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
   return (
     <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5">
       <span aria-hidden className="mt-1 block size-3.5 self-start border border-soft" />
-      <time dateTime={new Date(task.atMs).toISOString()} className="figures font-bold">
-        {clockTime(task.atMs, speech.event.timeZone, speech.units.clock)}
-      </time>
+      {time(task)}
       <span>
         <span className={`font-semibold ${task.kind === 'serve' ? 'text-ember-ink' : ''}`}>{words.title}</span>{' '}
-        <span className="text-[0.92rem] text-soft">{words.detail}</span>
+        {again.length > 0 && <span className="text-[0.92rem]">and at {again.map(time)} </span>}
+        {!known && <span className="text-[0.92rem] text-soft">{words.detail}</span>}
       </span>
       <span className="figures whitespace-nowrap text-[0.85rem] text-soft">
         {task.opening !== undefined &&
