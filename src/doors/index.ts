@@ -12,7 +12,6 @@ export {
   RenameEventInput,
 } from './events';
 export { BoxInput, CrewInput, EquipmentIdInput, GearIdInput, PitInput, ProbeInput, SetIdInput, WarmerInput } from './equipment';
-export type { RackInput } from './equipment';
 export { CutInput, LibraryIdInput, MethodInput, RecipeInput } from './library';
 export {
   BuyingInput,

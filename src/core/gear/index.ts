@@ -1,2 +1,2 @@
 export { boxLossWPerK } from './boxLoss';
-export { checkProbe, PROBE_TRUE_C } from './probeCheck';
+export { checkProbe } from './probeCheck';

@@ -1,8 +1,7 @@
 'use client';
 import { CircleAlert, CircleCheck, FileDown, Printer, Redo2, Undo2, Wand2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import type { CookEvent, Laid, Plan, Rack } from '../../core/model';
+import type { CookEvent, Plan, Rack } from '../../core/model';
 import { rackFaults, snapPlace } from '../../core/packing';
 import { laidAfter, mapPieces, movedPiece, type FinishByOffset, type MapPiece, type PlanInput } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
@@ -10,12 +9,12 @@ import { dayAndTime } from '../../formats/clock';
 import { capital, speechOf } from '../../formats/names';
 import { faultWords } from '../../formats/rackWords';
 import { formatMass, formatShare } from '../../formats/units';
-import { announce, attempt, type Action } from '../kit/actions';
+import { announce, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { PhasePatterns } from '../plan/patterns';
-import { savingWords, useEventEdits } from '../plan/useEventEdits';
+import { savingWords } from '../plan/useEventEdits';
 import { usePlanner } from '../plan/usePlanner';
 import { finishWords, PiecePanel } from './PiecePanel.client';
 import { PitCards } from './PitCards';
@@ -23,6 +22,7 @@ import { RackBoard } from './RackBoard.client';
 import { depthOf, RIM_MM } from './RackFloor';
 import { RackToolbar } from './RackToolbar.client';
 import { freeSpot, fullestMs, fullShare, isAt, scaleFor, spanOf } from './shownRacks';
+import { useLaid } from './useLaid';
 
 /** Arrow keys move a piece by this much; with Shift by one. */
 const KEY_MM = 10;
@@ -43,7 +43,7 @@ interface RackDeskProps {
 /** The racks of a pit from above, to scale, at any moment: pieces are dragged, turned and moved, and what breaks says so at once. */
 export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskProps) {
   const units = useUnits();
-  const { event, unsaved, edit } = useEventEdits(first.event);
+  const { event, unsaved, laid, lay, undo, redo, canUndo, canRedo } = useLaid(first.event, layPieces);
   const input = useMemo(() => ({ ...first, event }), [first, event]);
   const { plan, planning, ready, planner } = usePlanner(input, firstPlan, undefined);
   const speech = speechOf(input, units);
@@ -54,12 +54,9 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
   const [whole, setWhole] = useState(false);
   const [selectedKey, setSelectedKey] = useState<string>();
   const [drag, setDrag] = useState<Drag>();
-  const [done, setDone] = useState<Laid[][]>([]);
-  const [undone, setUndone] = useState<Laid[][]>([]);
   const boards = useRef(new Map<string, HTMLElement>());
   const [holder, widthPx] = useWidth();
 
-  const laid = useMemo(() => event.laid ?? [], [event.laid]);
   const planned = useMemo(() => (pit ? mapPieces(input, plan, pit.id) : []), [input, plan, pit]);
   /** As the plan lies, with what was just laid by hand in its new place before the next plan is there. */
   const pieces = useMemo(
@@ -88,41 +85,10 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
   const selected = shown.find((piece) => piece.key === selectedKey && isHere(piece)) ?? shown.find((piece) => piece.key === selectedKey);
   const finishes = useFinishes(planner, ready, selected);
 
-  const lay = (next: Laid[], history: 'new' | 'undo' | 'redo') => {
-    const before = laid;
-    if (history === 'new') {
-      setDone((list) => [...list, before]);
-      setUndone([]);
-    }
-    edit({
-      change: (kept) => ({ ...kept, laid: next }),
-      back: (kept) => ({ ...kept, laid: before }),
-      save: (revision) => attempt(layPieces, { eventId: event.id, revision, laid: next }),
-    });
-  };
-  const undo = () => {
-    const last = done.at(-1);
-    if (!last) return;
-    setDone((list) => list.slice(0, -1));
-    setUndone((list) => [...list, laid]);
-    lay(last, 'undo');
-  };
-  const redo = () => {
-    const last = undone.at(-1);
-    if (!last) return;
-    setUndone((list) => list.slice(0, -1));
-    setDone((list) => [...list, laid]);
-    lay(last, 'redo');
-  };
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
-  const settle = (from: MapPiece, to: MapPiece) => lay(laidAfter(laid, pieces, from, to), 'new');
+  const settle = (from: MapPiece, to: MapPiece) => lay(laidAfter(laid, pieces, from, to));
   const arrange = () => {
     if (!pit) return;
-    lay(
-      laid.filter((each) => each.pitId !== pit.id),
-      'new',
-    );
+    lay(laid.filter((each) => each.pitId !== pit.id));
     announce(`The ${pit.name.toLowerCase()} is arranged by the plan.`, undo);
   };
 
@@ -265,10 +231,10 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
           {planning ? 'Planning…' : saving}
         </p>
         <div className="flex flex-wrap gap-1">
-          <Button look="quiet" className="px-2" aria-label="Undo" disabled={done.length === 0} onClick={undo}>
+          <Button look="quiet" className="px-2" aria-label="Undo" disabled={!canUndo} onClick={undo}>
             <Undo2 size={17} aria-hidden />
           </Button>
-          <Button look="quiet" className="px-2" aria-label="Redo" disabled={undone.length === 0} onClick={redo}>
+          <Button look="quiet" className="px-2" aria-label="Redo" disabled={!canRedo} onClick={redo}>
             <Redo2 size={17} aria-hidden />
           </Button>
           <Button onClick={arrange} disabled={!laid.some((each) => each.pitId === pit.id)}>
@@ -335,10 +301,7 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
               onTurn={() => turn(selected)}
               onMove={(toPitId, rackId) => moveTo(selected, toPitId, rackId)}
               onFree={() =>
-                lay(
-                  laid.filter((each) => !(each.batchId === selected.piece.batchId && each.pieceId === selected.piece.pieceId)),
-                  'new',
-                )
+                lay(laid.filter((each) => !(each.batchId === selected.piece.batchId && each.pieceId === selected.piece.pieceId)))
               }
             />
           ) : (

@@ -14,6 +14,7 @@ const GO = [
   ['g t', 'Prep of this event'],
   ['g i', 'Pits of this event'],
   ['g p', 'Plan of this event'],
+  ['g k', 'Racks of this event'],
   ['g r', 'Run sheet of this event'],
   ['g v', 'Service of this event'],
   ['g s', 'Safety of this event'],
@@ -24,7 +25,9 @@ const THERE = [
   ['← →', 'Run before or after (on the plan)'],
   ['Esc', 'Let go of the run, close what is open'],
   ['Enter ↓ ↑', 'Down and up a column of weights (Buying)'],
-  ['Ctrl Z', 'Undo the last change (Brief and Plan)'],
+  ['Tab, arrows', 'To a piece on a rack; 10 mm at a time, with Shift 1 mm'],
+  ['T, Page ↑ ↓', 'Turn the piece; to the rack above or below'],
+  ['Ctrl Z', 'Undo the last change (Brief, Plan and Racks)'],
   ['?', 'This list'],
 ] as const;
 
@@ -49,6 +52,7 @@ export function Shortcuts() {
   useHotkeys('g>s', goStage('safety'), [eventId]);
   useHotkeys('g>i', goStage('pits'), [eventId]);
   useHotkeys('g>p', goStage('plan'), [eventId]);
+  useHotkeys('g>k', goStage('racks'), [eventId]);
   useHotkeys('g>r', goStage('run-sheet'), [eventId]);
   return (
     <Dialog open={open} onOpenChange={setOpen} title="Keyboard">
