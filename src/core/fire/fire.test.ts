@@ -134,5 +134,6 @@ describe('tending a fire', () => {
     }
     for (const a of one.probes) for (const b of one.probes) if (a !== b) expect(a.toMs <= b.fromMs || b.toMs <= a.fromMs).toBe(true);
     expect(buildPlan({ ...inputOf(day), probes: [{ ...probes[0]!, out: true }] }).probes).toEqual([]);
+    expect(buildPlan({ ...inputOf(day), probes: [{ ...probes[0]!, iceC: 2.5 }] }).probes).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
+import { checkProbe } from '../gear';
 import type { Probe, ProbeUse, Run } from '../model';
 import { addMinutes } from '../units';
 
@@ -9,11 +10,12 @@ const byWorth = (a: Run, b: Run) => b.pullLateMs - b.onAtMs - (a.pullLateMs - a.
 
 /**
  * Gives each run's slowest piece a channel, from going on where one is free, else from when another
- * run's is pulled, as long as that is an hour before it may be done. Who goes without is not listed.
+ * run's is pulled, as long as that is an hour before it may be done. Who goes without is not listed; a
+ * thermometer that is out of use, or read wrong when it was checked, is not used.
  */
 export function assignProbes(probes: readonly Probe[], runs: readonly Run[]): ProbeUse[] {
   const channels = probes
-    .filter((probe) => !probe.out)
+    .filter((probe) => !probe.out && checkProbe(probe).state !== 'off')
     .flatMap((probe) => Array.from({ length: probe.channels }, (_, i) => ({ probeId: probe.id, channel: i + 1 })));
   const uses: ProbeUse[] = [];
   const busy = (probeId: string, channel: number, fromMs: number, toMs: number) =>

@@ -89,8 +89,13 @@ export function laidAfter(laid: readonly Laid[], all: readonly MapPiece[], from:
       other.toMs > to.fromMs,
   );
   const pinned = [laidFrom(to), ...near.map(laidFrom)];
-  const known = new Set(pinned.map((each) => keyOf(each.batchId, each.pieceId)));
-  return [...pinned, ...laid.filter((each) => !known.has(keyOf(each.batchId, each.pieceId)))];
+  // A piece may have a place in each of two pits: only those it leaves or gets anew are replaced.
+  const placeOf = (batchId: string, pieceId: string, pitId: string) => `${keyOf(batchId, pieceId)} in ${pitId}`;
+  const replaced = new Set([
+    placeOf(from.piece.batchId, from.piece.pieceId, from.pitId),
+    ...pinned.map((each) => placeOf(each.batchId, each.pieceId, each.pitId)),
+  ]);
+  return [...pinned, ...laid.filter((each) => !replaced.has(placeOf(each.batchId, each.pieceId, each.pitId)))];
 }
 
 /** Offsets at which a piece's finish is worked out ahead, C. */

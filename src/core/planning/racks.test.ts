@@ -125,6 +125,19 @@ describe('the rack map', () => {
       yMm: 410,
       turned: !from.turned,
     });
+    // Its place in another pit, where it finishes, stays; moved to another pit, it leaves this one's.
+    const oven: Laid = {
+      batchId: 'brisket-whole',
+      pieceId: 'brisket-whole-1',
+      pitId: 'oven',
+      rackId: 'shelf',
+      xMm: 0,
+      yMm: 0,
+      turned: false,
+    };
+    expect(laidAfter([oven], pieces, from, to)).toContainEqual(oven);
+    const away = laidAfter(laid, pieces, from, { ...to, pitId: 'oven', rackId: 'shelf' });
+    expect(away.filter((each) => each.pieceId === 'brisket-whole-1').map((each) => each.pitId)).toEqual(['oven']);
     // Moved again, it stands once.
     expect(laidAfter(laid, pieces, from, { ...to, xMm: 5 })).toHaveLength(same.length);
   });

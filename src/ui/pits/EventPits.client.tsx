@@ -2,6 +2,7 @@
 import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState, type ReactNode } from 'react';
+import { checkProbe } from '../../core/gear';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
 import { dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatTemp, formatWind } from '../../formats/units';
@@ -149,7 +150,15 @@ export function EventPits({ event, equipment, others, chooseEquipment, copyEquip
         empty={probes.length === 0 && 'None yet. Add them under Equipment, and the plan says which piece each probe goes into.'}
       >
         {probes.map((probe) =>
-          gear('probeIds', probe, probe.out ? 'out of use' : `${probe.channels} ${probe.channels === 1 ? 'channel' : 'channels'}`),
+          gear(
+            'probeIds',
+            probe,
+            probe.out
+              ? 'out of use'
+              : checkProbe(probe).state === 'off'
+                ? 'reads wrong: not used until it is checked again'
+                : `${probe.channels} ${probe.channels === 1 ? 'channel' : 'channels'}`,
+          ),
         )}
       </Shelf>
       <section className="mt-6">
