@@ -39,15 +39,23 @@ export function freeSpot(rack: Rack, piece: MapPiece, others: readonly MapPiece[
   return spot ? { xMm: spot.xMm, yMm: spot.yMm, turned: spot.turned } : { xMm: 0, yMm: 0, turned: piece.turned };
 }
 
-/** Narrow racks stand two abreast. */
-const ABREAST_BELOW_MM = 800;
 const LARGEST_PX_PER_MM = 0.56;
 const TALLEST_PX = 500;
+const BETWEEN_PX = 24;
 
-/** The scale at which all racks of a pit can be seen together. */
-export function scaleFor(pit: Pit, widthPx: number): number {
-  const perRow = widthPx > 700 && pit.racks.length > 1 && pit.racks.every((rack) => rack.widthMm < ABREAST_BELOW_MM) ? 2 : 1;
-  const widestMm = Math.max(...pit.racks.map((rack) => rack.widthMm)) + 2 * RIM_MM;
-  const deepMm = pit.racks.reduce((sum, rack) => sum + depthOf(rack) + 2 * RIM_MM, 0) / perRow;
-  return Math.min(LARGEST_PX_PER_MM, (widthPx - 24 * perRow) / (widestMm * perRow), Math.max(TALLEST_PX / deepMm, 0.2));
+/** The scale at which all racks of a pit can be seen together: as many abreast as makes them largest. */
+export function scaleFor({ racks }: Pit, widthPx: number): number {
+  const widestMm = Math.max(...racks.map((rack) => rack.widthMm)) + 2 * RIM_MM;
+  const depthsMm = [...racks].sort((a, b) => b.level - a.level).map((rack) => depthOf(rack) + 2 * RIM_MM);
+  const scales = racks.map((_, i) => {
+    const abreast = i + 1;
+    const rowsMm = depthsMm.reduce(
+      (sum, depthMm, k) => (k % abreast === 0 ? sum + Math.max(depthMm, ...depthsMm.slice(k, k + abreast)) : sum),
+      0,
+    );
+    return Math.min((widthPx - BETWEEN_PX * abreast) / (widestMm * abreast), TALLEST_PX / rowsMm);
+  });
+  // On a phone the width alone decides: there one scrolls.
+  const narrow = (widthPx - BETWEEN_PX) / widestMm;
+  return Math.min(LARGEST_PX_PER_MM, widthPx < 600 ? narrow : Math.max(...scales));
 }
