@@ -34,7 +34,7 @@ export function reloadEveryMin(
 }
 
 /** Fuel for one fire, from lighting to letting it die, lighting and a tenth in hand. */
-export function fuelFor(pit: Pit, firing: Firing, weather: DayWeather = MILD_DAY): { fuel: Fuel; kg: number; reloads: number } {
+export function fuelFor(pit: Pit, firing: Firing, weather: DayWeather = MILD_DAY): { fuel: Fuel; kg: number } {
   const { kind } = fuelOf(pit);
   const ends = [...firing.setPoints.slice(1).map((each) => each.atMs), firing.offAtMs];
   const burnt = firing.setPoints.reduce((sum, setPoint, i) => {
@@ -42,11 +42,5 @@ export function fuelFor(pit: Pit, firing: Firing, weather: DayWeather = MILD_DAY
     const hours = Math.max(0, ends[i]! - from) / (60 * MS_PER_MIN);
     return sum + hours * burnKgPerH(pit, setPoint.pitC, weather);
   }, 0);
-  const minutes = (firing.offAtMs - firing.readyAtMs) / MS_PER_MIN;
-  const everyMin = reloadEveryMin(pit, firing.setPoints[0]!.pitC, weather);
-  return {
-    fuel: kind,
-    kg: burnt === 0 ? 0 : burnt * (1 + IN_HAND_SHARE) + (LIGHTING_KG[kind] ?? 0),
-    reloads: everyMin === undefined ? 0 : Math.max(0, Math.ceil(minutes / everyMin) - 1),
-  };
+  return { fuel: kind, kg: burnt === 0 ? 0 : burnt * (1 + IN_HAND_SHARE) + (LIGHTING_KG[kind] ?? 0) };
 }

@@ -3,7 +3,7 @@ import { batchOf, BOX, eventOf, inputOf, OFFSET } from '../../../tests/fixtures/
 import { presetPit, type Pit, type Task } from '../model';
 import { buildPlan } from '../planning';
 import { burnKgPerH, fuelFor, reloadEveryMin } from './burn';
-import { closeAirAtMs } from './tending';
+import { closeAirAtMs, longSmokes } from './tending';
 
 const H = 3_600_000;
 const MIN = 60_000;
@@ -25,8 +25,6 @@ describe('fuel', () => {
     const offset = fuelFor({ ...pit, kind: 'offset' }, firing);
     expect(offset.fuel).toBe('split wood');
     expect(offset.kg).toBeCloseTo(25 * 1.1 + 3, 9);
-    // Nine hours of fire, fed every 40 min.
-    expect(offset.reloads).toBe(13);
     const hotter = fuelFor(
       { ...pit, kind: 'offset' },
       {
@@ -38,7 +36,7 @@ describe('fuel', () => {
       },
     );
     expect(hotter.kg).toBeCloseTo((12.5 + 12.5 * 1.5) * 1.1 + 3, 9);
-    expect(fuelFor({ ...pit, kind: 'oven' }, firing)).toEqual({ fuel: 'electricity', kg: 0, reloads: 0 });
+    expect(fuelFor({ ...pit, kind: 'oven' }, firing)).toEqual({ fuel: 'electricity', kg: 0 });
   });
 
   it('burns more in cold and wind, less with a blower, and by its owner’s own figure', () => {
@@ -71,7 +69,7 @@ describe('tending a fire', () => {
     const { tasks, firings } = planOn(OFFSET);
     const [firing] = firings;
     const reloads = of(tasks, 'reload');
-    expect(reloads).toHaveLength(fuelFor(OFFSET, firing!).reloads);
+    expect(reloads).toHaveLength(Math.ceil((firing!.offAtMs - firing!.readyAtMs) / (40 * MIN)) - 1);
     expect(reloads[0]!.atMs).toBe(firing!.readyAtMs + 40 * MIN);
     expect(reloads[0]!.kg).toBeCloseTo((2.5 * 40) / 60, 1);
     expect(of(tasks, 'wood')).toEqual([]);
@@ -105,6 +103,16 @@ describe('tending a fire', () => {
     const cookMin = (Math.max(...runs.map((run) => run.pullMedianMs)) - runs[0]!.onAtMs) / MIN;
     expect(tube!.lastsMin).toBeLessThanOrEqual(cookMin / 2 + 1);
     expect(of(tasks, 'wood')).toEqual([]);
+  });
+
+  it('warns of seven hours of laid smoke, but not where a tube ends it at half of the cook', () => {
+    const { runs } = planOn(bullet);
+    const long = runs.map((run) => ({ ...run, smokeUntilMs: run.onAtMs + 8 * H, pullMedianMs: run.onAtMs + 10 * H }));
+    expect(longSmokes([bullet], long).map(({ minutes }) => minutes)).toEqual(long.map(() => 480));
+    const [grate] = bullet.racks;
+    const tubed = { ...bullet, racks: [{ ...grate!, blocked: [{ xMm: 0, yMm: 0, widthMm: 40, depthMm: 40, by: 'smoke tube' as const }] }] };
+    expect(longSmokes([tubed], long)).toEqual([]);
+    expect(longSmokes([{ ...bullet, fuel: { kind: 'split wood', kgPerH: 2 } }], long)).toEqual([]);
   });
 
   it('brings the coals up before a hot finish, and turns, sprays and probes as openings', () => {

@@ -92,7 +92,8 @@ export function longSmokes(pits: readonly Pit[], runs: readonly Run[]): { run: R
   return runs.flatMap((run) => {
     const pit = pits.find((each) => each.id === run.pitId);
     if (!pit?.smoke || run.smokeUntilMs === undefined || ['split wood', 'pellets'].includes(fuelOf(pit).kind)) return [];
-    const minutes = Math.round((run.smokeUntilMs - run.onAtMs) / MS_PER_MIN);
+    const tubeMin = hasTube(pit) ? ((run.pullMedianMs - run.onAtMs) * TUBE_SHARE) / MS_PER_MIN : Infinity;
+    const minutes = Math.round(Math.min((run.smokeUntilMs - run.onAtMs) / MS_PER_MIN, tubeMin));
     return minutes > LONG_SMOKE_MIN ? [{ run, minutes }] : [];
   });
 }

@@ -17,22 +17,18 @@ export interface Ground {
 
 /** The spot that leaves least beside it; the one that touches most; the nearest to the door. */
 type Rule = 'snug' | 'contact' | 'corner';
+const RULES: readonly Rule[] = ['snug', 'contact', 'corner'];
 
-export interface ArrangeOptions {
+interface ArrangeOptions {
   /** Shuffled tries once the sensible orders have failed. */
   shuffles: number;
   /** Nodes the exact search of an empty rectangular rack may visit; 0 leaves it out. */
   exactNodes: number;
-  seed: number;
-  /** Which ways of choosing a spot are tried. */
-  rules: readonly Rule[];
 }
 
-export const ARRANGE_DEFAULTS: ArrangeOptions = Object.freeze({
+const DEFAULTS: ArrangeOptions = Object.freeze({
   shuffles: 0,
   exactNodes: 4000,
-  seed: 1,
-  rules: ['snug', 'contact', 'corner'] as const,
 });
 
 export interface Arrangement {
@@ -60,7 +56,7 @@ const byId = (a: Item, b: Item) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
  * shuffled orders. The same for any order of the input; the best by area laid wins.
  */
 export function arrange(ground: Ground, items: readonly Item[], options: Partial<ArrangeOptions> = {}): Arrangement {
-  const { shuffles, exactNodes, seed, rules } = { ...ARRANGE_DEFAULTS, ...options };
+  const { shuffles, exactNodes } = { ...DEFAULTS, ...options };
   const start = spacesOf(ground);
   let best: Arrangement | undefined;
   const areaOf = ({ placed }: Arrangement) => placed.reduce((sum, each) => sum + each.widthMm * each.depthMm, 0);
@@ -73,7 +69,7 @@ export function arrange(ground: Ground, items: readonly Item[], options: Partial
   const orders = sizes.size === 1 ? [byArea] : [byArea, byLongest, byShorter];
   for (const order of orders) {
     const sorted = [...items].sort(order);
-    for (const rule of rules) if (consider(greedy(ground, start, sorted, rule))) return best!;
+    for (const rule of RULES) if (consider(greedy(ground, start, sorted, rule))) return best!;
   }
   if (sizes.size === 1) consider(inRows(ground, [...items].sort(byId)));
   if (best!.left.length === 0) return best!;
@@ -86,10 +82,10 @@ export function arrange(ground: Ground, items: readonly Item[], options: Partial
       if (placed) break;
     }
   }
-  const random = seededRandom(seed);
+  const random = seededRandom(1);
   const sorted = [...items].sort(byArea);
   for (let i = 0; i < shuffles; i++) {
-    if (consider(greedy(ground, start, jostled(sorted, random.uniform), rules[i % rules.length]!))) break;
+    if (consider(greedy(ground, start, jostled(sorted, random.uniform), RULES[i % RULES.length]!))) break;
   }
   return best!;
 }

@@ -106,10 +106,6 @@ describe('pieces on a rack', () => {
           expect([a.widthMm, a.depthMm]).toEqual(a.turned ? [item.widthMm, item.lengthMm] : [item.lengthMm, item.widthMm]);
           expect(Number.isInteger(a.xMm) && Number.isInteger(a.yMm)).toBe(true);
         });
-        expect(arrange(place, [...items].reverse(), { shuffles: 2, exactNodes: 300 })).toEqual({
-          placed: expect.any(Array),
-          left: expect.any(Array),
-        });
         const again = arrange(place, [...items].reverse(), { shuffles: 2, exactNodes: 300 });
         const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : 1);
         expect([...again.placed].sort(byId)).toEqual([...placed].sort(byId));

@@ -57,7 +57,7 @@ export function searchWhole(floor: Floor, gapMm: number, items: readonly Item[],
       : undefined;
 
   /** A strip beside a piece that nothing will ever fill, when there is no waste to spare for even a sliver of it. */
-  const stripMm = (over: number, least: number, wasteLeft: number) => over > EPS_MM && over < least - EPS_MM && wasteLeft < EPS_MM;
+  const isDeadStrip = (over: number, least: number, wasteLeft: number) => over > EPS_MM && over < least - EPS_MM && wasteLeft < EPS_MM;
 
   const dive = (skyline: Step[], wasteLeft: number): boolean => {
     if (count === 0) return true;
@@ -76,7 +76,7 @@ export function searchWhole(floor: Floor, gapMm: number, items: readonly Item[],
         const lay = (w: number, h: number, turned: boolean) => {
           const over = width - w;
           const beyond = H - step.y - h;
-          if (over < -EPS_MM || beyond < -EPS_MM || stripMm(over, least, wasteLeft)) return;
+          if (over < -EPS_MM || beyond < -EPS_MM || isDeadStrip(over, least, wasteLeft)) return;
           if (sums && !(sums.has(over) && sums.has(beyond))) return;
           tries.push({ kind, w, h, turned, over });
         };

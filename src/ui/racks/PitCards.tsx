@@ -7,7 +7,7 @@ import { formatMass } from '../../formats/units';
 import { RackBoard } from './RackBoard.client';
 import { fullestMs, isAt } from './shownRacks';
 
-/** Millimetres of paper a rack may take across. */
+/** How wide the widest rack of a card is drawn. */
 const CARD_PX = 620;
 
 const nothing = () => {};
