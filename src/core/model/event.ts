@@ -25,6 +25,9 @@ export interface Serving {
   needs?: GuestNeed[];
   /** Children's home, hospital, the very old: Food Code 3-801.11 forbids undercooked food. */
   highlySusceptible?: boolean;
+  /** The drive and setting up before carving, where they are not the event's own. */
+  travelMin?: number;
+  setUpMin?: number;
 }
 
 export interface Piece {
@@ -35,6 +38,11 @@ export interface Piece {
   boughtKg?: number;
   trimmedKg?: number;
   thicknessMm?: number;
+  /** As measured; left out, they follow from weight, thickness and the cut's shape. */
+  lengthMm?: number;
+  widthMm?: number;
+  /** When it goes on; as cold as the fridge when left out. */
+  startC?: number;
   /** Where it differs from the batch's. */
   grade?: Grade;
 }
@@ -57,6 +65,45 @@ export interface Batch {
   prep?: Partial<Prep>;
   received?: Receipt;
   leftover?: Leftover;
+}
+
+/** What the search chose for a batch; what is left out, the plan finds by itself. */
+export interface Choice {
+  /** Tried first: the pit, its heat, and where and how hot it finishes once wrapped. */
+  pitId?: string;
+  pitC?: number;
+  finish?: { pitId: string; pitC: number };
+  /** Minutes earlier than the latest start; left out, as early as makes the hold fall into its band. */
+  earlierMin?: number;
+  /** Runs it is split into. */
+  parts?: number;
+}
+
+/** A batch that stays where the owner put it, whatever it breaks. */
+export interface Pin {
+  batchId: string;
+  pitId: string;
+  onAtMs: number;
+  pitC?: number;
+}
+
+/** The scheme of a plan: who is placed before whom, and how. The plan follows from it and the event. */
+export interface Scheme {
+  order: string[];
+  choices: Record<string, Choice>;
+  seed: number;
+  iterations: number;
+}
+
+/** A plan kept under a name, to be compared with others and taken up again. */
+export interface NamedPlan {
+  id: string;
+  name: string;
+  confidence: number;
+  methodIds: Record<string, string>;
+  pitIds: string[];
+  pins: Pin[];
+  scheme?: Scheme;
 }
 
 /** Someone on duty for a while. */
@@ -122,6 +169,9 @@ export interface CookEvent {
   loosened?: Loosened[];
   /** Pieces laid on a rack by hand: the plan lays the others around them. */
   laid?: Laid[];
+  pins?: Pin[];
+  scheme?: Scheme;
+  namedPlans?: NamedPlan[];
   /** Lines of the shopping list that are in the house. */
   ticked?: string[];
   keptPlan?: KeptPlan;

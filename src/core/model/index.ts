@@ -6,6 +6,7 @@ export * from './equipment';
 export * from './event';
 export * from './library';
 export * from './method';
+export * from './open';
 export * from './piece';
 export * from './pitPresets';
 export * from './plan';

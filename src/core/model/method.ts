@@ -42,6 +42,8 @@ export interface Method {
   practice: string;
   pitC: number;
   pitRangeC: [low: number, high: number];
+  /** Heat it may be given once it is wrapped; as before the wrap when left out. */
+  finishRangeC?: [low: number, high: number];
   /** The pit's programme, counted from going on: set points that jump. They move with the heat the plan chooses. */
   steps?: { fromMin: number; pitC: number }[];
   wrap: Wrap;

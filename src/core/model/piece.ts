@@ -27,3 +27,14 @@ export function pieceSize(cut: Cut, massKg: number, measuredThicknessMm?: number
   const scale = Math.cbrt(volumeMm3 / shapeMm3);
   return { lengthMm: cut.lengthMm * scale, widthMm: cut.widthMm * scale, thicknessMm: cut.thicknessMm * scale };
 }
+
+/** The size a piece is laid and cooked by: what was measured wins, the rest follows; length and width in whole mm, rounded up. */
+export function laidSize(cut: Cut, piece: { kg: number; thicknessMm?: number; lengthMm?: number; widthMm?: number }): PieceSize {
+  const shape = pieceSize(cut, piece.kg, piece.thicknessMm);
+  const wholeMm = (mm: number) => Math.ceil(mm - 1e-6);
+  return {
+    lengthMm: wholeMm(piece.lengthMm ?? shape.lengthMm),
+    widthMm: wholeMm(piece.widthMm ?? shape.widthMm),
+    thicknessMm: shape.thicknessMm,
+  };
+}

@@ -1,4 +1,5 @@
 import type { Carried } from './allergen';
+import type { Scheme } from './event';
 import type { Rect, RackSide } from './equipment';
 
 /** Where a piece lies on its rack, and which way its thick end points. */
@@ -42,7 +43,24 @@ export type Reason =
   | { code: 'cookTakes'; medianMin: number; lateMin: number; confidence: number }
   | { code: 'movedEarlier'; minutes: number; pitId: string; rackId: string; blockedUntilMs: number }
   | { code: 'sharesHeat'; pitId: string; pitC: number; wantedC: number }
-  | { code: 'finishesElsewhere'; pitId: string; atMs: number };
+  | { code: 'finishesElsewhere'; pitId: string; atMs: number }
+  | { code: 'finishHeat'; pitId: string; pitC: number; atMs: number }
+  | { code: 'movedForHands'; minutes: number; kind: TaskKind; atMs: number }
+  | { code: 'movedForHeat'; minutes: number; pitId: string; setC: number; untilMs: number }
+  | { code: 'movedForHold'; minutes: number }
+  | { code: 'leavesBy'; atMs: number; travelMin: number }
+  | { code: 'idealHold'; minutes: number }
+  | { code: 'pinned'; onAtMs: number };
+
+/** One task of a run with the people who do it; `who` is empty where nobody is named. */
+export interface Work {
+  kind: 'load' | 'wrap' | 'move' | 'check' | 'pull' | 'carve';
+  atMs: number;
+  minutes: number;
+  pitId?: string;
+  pieceIds: string[];
+  who: string[];
+}
 
 /** A probe in the slowest piece of a run, from when to when. */
 export interface ProbeUse {
@@ -66,6 +84,9 @@ export interface Run {
   wrapAtMs?: number;
   unwrapAtMs?: number;
   moveAtMs?: number;
+  /** Where it finishes elsewhere or at another heat: from when, and how hot. */
+  finishAtMs?: number;
+  finishC?: number;
   /** Until when the meat takes smoke: it is wrapped, or warm right through; none where no smoke is wanted. */
   smokeUntilMs?: number;
   /** When the first piece may be done (quantile 1 - Q), when the last is expected, and when it is done with confidence Q. */
@@ -85,6 +106,12 @@ export interface Run {
   hold: Hold;
   /** Chance that it is pulled, vented and rested by carving. */
   onTimeShare: number;
+  /** Log-sd of its pieces' time to done. */
+  timeLogSd: number;
+  /** What hands do for it, and when. */
+  work: Work[];
+  /** Put there by the owner. */
+  pinned?: boolean;
   why: Reason[];
 }
 
@@ -95,7 +122,27 @@ export interface Firing {
   readyAtMs: number;
   offAtMs: number;
   setPoints: { atMs: number; pitC: number }[];
+  /** Who lights it; empty where nobody is named. */
+  who: string[];
 }
+
+/** The drive to a serving, with all who make it. */
+export interface Drive {
+  servingId: string;
+  fromMs: number;
+  toMs: number;
+  who: string[];
+}
+
+/** How sure a serving is: the joint chance that all of it is rested by carving, and the minutes to be waited for on average. */
+export interface ServingOdds {
+  servingId: string;
+  onTimeShare: number;
+  expectedLateMin: number;
+}
+
+/** What a plan costs, compared level by level, less is better (docs/planner.md). */
+export type Objective = [broken: number, riskMin: number, qualityH: number, people: number, pitHours: number];
 
 /** What is done to meat before it goes on, in the order it is done. */
 export const PREP_KINDS = ['thaw', 'trim', 'mixBrine', 'brine', 'rinse', 'inject', 'salt', 'rub', 'fill', 'temper'] as const;
@@ -153,6 +200,7 @@ export type TaskKind =
   | 'rest'
   | 'hold'
   | 'carve'
+  | 'drive'
   | 'serve';
 
 export interface Task {
@@ -166,6 +214,9 @@ export interface Task {
   batchId?: string;
   servingId?: string;
   pitC?: number;
+  /** Who does it, where people are named. */
+  who?: string[];
+  pieceIds?: string[];
   /** Fuel or wood to put on. */
   kg?: number;
   /** How long what is lit then lasts. */
@@ -248,6 +299,12 @@ export type PlanProblem =
   | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }
   | { code: 'coreTooLow'; severity: 'broken'; batchId: string; pieces: number; coreC: number; requiredC: number; nonIntact: boolean }
   | { code: 'rareForSusceptible'; severity: 'broken'; batchId: string; pieces: number; coreC: number; servingId: string }
+  | { code: 'noHands'; severity: 'broken'; batchId: string; pieces: number; kind: TaskKind; atMs: number; minutes: number }
+  | { code: 'nobodyToLight'; severity: 'broken'; pitId: string; atMs: number }
+  | { code: 'nobodyToDrive'; severity: 'broken'; servingId: string; atMs: number }
+  | { code: 'onTheRoad'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
+  | { code: 'servingRisk'; severity: 'warning'; servingId: string; onTimeShare: number }
+  | { code: 'overHeld'; severity: 'warning'; batchId: string; holdMin: number; ceilingMin: number }
   | { code: 'alreadyPast'; severity: 'broken'; batchId: string; pieces: number; lateByMin: number }
   | {
       code: 'prepTooLate';
@@ -285,6 +342,13 @@ export interface Plan {
   probes: ProbeUse[];
   tasks: Task[];
   problems: PlanProblem[];
+  drives: Drive[];
+  odds: ServingOdds[];
+  objective: Objective;
+  /** What no plan can be below, level by level. */
+  lower: Objective;
+  /** What it follows from, together with the event. */
+  scheme: Scheme;
   /** The fullest moment of the day on any rack. */
   tightest?: { pitId: string; rackId: string; fullShare: number; fromMs: number; toMs: number };
 }

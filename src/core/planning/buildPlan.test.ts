@@ -11,16 +11,18 @@ const menu = [
 ];
 
 describe('a backward plan', () => {
-  it('starts every batch as late as its serving allows', () => {
+  it('starts a batch so that it is surely rested by carving and its hold falls into its band', () => {
     const plan = buildPlan(inputOf(eventOf([batchOf('pork-butt', 2, { methodId: 'low-bare' })])));
     const [run] = plan.runs;
     expect(plan.problems).toEqual([]);
     // Vent 15 and rest 60 end when carving begins, half an hour before supper, to the minute.
     expect(run!.carveAtMs).toBe(SUPPER_MS - 30 * MIN);
     expect(run!.carveAtMs - run!.pullLateMs).toBeGreaterThanOrEqual(75 * MIN);
-    expect(run!.carveAtMs - run!.pullLateMs).toBeLessThanOrEqual(77 * MIN);
-    expect(run!.onTimeShare).toBeCloseTo(0.9, 2);
-    expect(run!.why.map((reason) => reason.code)).toEqual(['servingNeeds', 'restNeeds', 'cookTakes']);
+    const holdMin = (run!.carveAtMs - run!.pullMedianMs) / MIN - 75;
+    expect(holdMin).toBeGreaterThanOrEqual(60);
+    expect(holdMin).toBeLessThanOrEqual(240);
+    expect(run!.onTimeShare).toBeGreaterThanOrEqual(0.9);
+    expect(run!.why.map((reason) => reason.code)).toEqual(['servingNeeds', 'restNeeds', 'cookTakes', 'idealHold']);
   });
 
   it('moves every time by exactly the hour that the serving moves', () => {
@@ -38,8 +40,8 @@ describe('a backward plan', () => {
     expect(new Set(plan.tasks.map((task) => task.id)).size).toBe(plan.tasks.length);
   });
 
-  it('moves wrapped meat out, or goes earlier, when the rack is short, and says why', () => {
-    const small: Pit = { ...OFFSET, racks: [{ ...OFFSET.racks[0]!, widthMm: 900, depthMm: 520 }] };
+  it('moves wrapped meat out, goes earlier or shares a heat when the rack is short, and says why', () => {
+    const small: Pit = { ...OFFSET, racks: [{ ...OFFSET.racks[0]!, widthMm: 800, depthMm: 460 }] };
     const event = eventOf([
       batchOf('brisket-whole', 3, { methodId: 'low-paper' }),
       batchOf('spare-ribs-squared', 6, { methodId: 'ribs-bare' }),
@@ -47,7 +49,7 @@ describe('a backward plan', () => {
     const plan = buildPlan(inputOf(event, [small, OVEN]));
     expect(plan.problems).toEqual([]);
     const codes = plan.runs.flatMap((run) => run.why.map((reason) => reason.code));
-    expect(codes.some((code) => code === 'finishesElsewhere' || code === 'movedEarlier')).toBe(true);
+    expect(codes.some((code) => code === 'finishesElsewhere' || code === 'sharesHeat' || code.startsWith('moved'))).toBe(true);
   });
 
   it('reports what is short and when if there is no room at all', () => {

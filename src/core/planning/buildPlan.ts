@@ -1,56 +1,26 @@
 import { longSmokes } from '../fire';
 import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
-import {
-  cutIn,
-  isNonIntact,
-  kitchenOf,
-  methodIn,
-  prepOf,
-  type CookEvent,
-  type CrewMember,
-  type HoldingBox,
-  type Library,
-  type Pit,
-  type Plan,
-  type PlanProblem,
-  type Probe,
-  type Run,
-  type Shift,
-  type Warmer,
-} from '../model';
+import { kitchenOf, type Library, type Plan, type PlanProblem, type Run } from '../model';
 import { coldUses, placeSteps, prepProblems, type PrepOrder } from '../prep';
 import { needConflicts, seasoningOf } from '../quantities';
-import { limitsOf } from '../safety';
-import { newForecastCache, schedule, type BatchOrder, type ForecastCache } from '../schedule';
+import type {} from '../safety';
+import {
+  newForecastCache,
+  scheduleBy,
+  search,
+  type BatchOrder,
+  type ForecastCache,
+  type Found,
+  type Progress,
+  type SearchOptions,
+} from '../schedule';
 import { assignProbes } from './probes';
+import type { PlanInput } from './planInput';
+import { batchOrders, searchInputOf } from './searchInput';
 import { tasksOf } from './tasks';
 
-/** All that a plan depends on. The same input gives the same plan, in the browser and on the server. */
-export interface PlanInput {
-  event: CookEvent;
-  /** The pits and boxes the event may use. */
-  pits: Pit[];
-  boxes: HoldingBox[];
-  warmers?: Warmer[];
-  probes?: Probe[];
-  crew?: CrewMember[];
-  library: Library;
-  /** No fire is lit before this; the present moment, for an event that lies ahead. */
-  earliestMs: number;
-  /** When the kitchen works; it always does when left out. */
-  shifts?: Shift[];
-}
-
-/** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
-export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
-  return event.batches.flatMap((batch) => {
-    const cut = cutIn(library, batch.cutId);
-    const method = methodIn(library, batch.methodId);
-    const serving = event.servings.find((each) => each.id === batch.servingId);
-    if (!cut || !method || !serving || batch.pieces.length === 0) return [];
-    return [{ batch, cut, method, serving, temperMin: prepOf(cut, batch).temperMin, nonIntact: isNonIntact(cut, batch) }];
-  });
-}
+/** Schemes tried for an event that has none of its own yet. */
+const QUICK_ITERATIONS = 24;
 
 /** The batches that go on, with the moment their first piece does. */
 export function prepOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>, runs: readonly Run[]): PrepOrder[] {
@@ -60,26 +30,36 @@ export function prepOrders({ event, library }: Pick<PlanInput, 'event' | 'librar
   });
 }
 
-/** Builds the whole plan of an event: prep, runs, fires, tasks, and whatever does not fit. */
+/** The plan an event's own scheme stands for; one found quickly when it has none. */
 export function buildPlan(
   input: PlanInput,
   cache: ForecastCache = newForecastCache(),
   parameters: ParameterSet = SHIPPED_PARAMETERS,
 ): Plan {
+  const orders = batchOrders(input);
+  const searchInput = searchInputOf(input, cache, parameters);
+  if (input.event.scheme) return planFrom(input, scheduleBy(orders, searchInput, input.event.scheme));
+  const searching = search(orders, searchInput, { seed: 1, iterations: QUICK_ITERATIONS });
+  for (;;) {
+    const step = searching.next();
+    if (step.done) return planFrom(input, step.value);
+  }
+}
+
+/** Searches for a better plan, telling the best so far; stop asking to stop it. */
+export function* searchPlan(
+  input: PlanInput,
+  options: SearchOptions,
+  cache: ForecastCache = newForecastCache(),
+  parameters: ParameterSet = SHIPPED_PARAMETERS,
+): Generator<Progress, Found> {
+  return yield* search(batchOrders(input), searchInputOf(input, cache, parameters), { start: input.event.scheme, ...options });
+}
+
+/** The whole plan of an event round a schedule: prep, probes, tasks, and whatever does not fit. */
+export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Found): Plan {
   const { event, library } = input;
   const orders = batchOrders(input);
-  const scheduled = schedule(orders, {
-    pits: input.pits,
-    boxes: input.boxes,
-    warmers: input.warmers ?? [],
-    parameters,
-    altitudeM: event.altitudeM,
-    confidence: event.confidence,
-    earliestMs: input.earliestMs,
-    limits: limitsOf(event),
-    laid: (event.laid ?? []).filter((each) => input.pits.some((pit) => pit.id === each.pitId)),
-    cache,
-  });
   const prepared = prepOrders(input, scheduled.runs);
   const { hands, deliverAtMs } = kitchenOf(event);
   const prep = placeSteps(prepared, { library, hands, shifts: input.shifts ?? [], deliverAtMs });
@@ -90,6 +70,8 @@ export function buildPlan(
     revision: event.revision,
     confidence: event.confidence,
     ...scheduled,
+    scheme,
+    lower,
     problems: [
       ...scheduled.problems,
       ...prepProblems(event, prepared, prep, uses, input.earliestMs),

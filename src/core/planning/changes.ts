@@ -1,7 +1,7 @@
 import { cutIn, prepOf, type CookEvent, type KeptPlan, type Library, type Plan } from '../model';
 import { portionsOf } from '../quantities';
 import { MS_PER_MIN } from '../units';
-import type { PlanInput } from './buildPlan';
+import type { PlanInput } from './planInput';
 
 /** One thing that is other than when the plan was kept. */
 export type Change =

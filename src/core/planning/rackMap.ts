@@ -3,7 +3,8 @@ import { hotSideOf, thickEndOf, zoneOffsetC, type Lying } from '../packing';
 import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule';
 import { SHIPPED_PARAMETERS } from '../forecast';
 import { MS_PER_MIN } from '../units';
-import { batchOrders, type PlanInput } from './buildPlan';
+import type { PlanInput } from './planInput';
+import { batchOrders } from './searchInput';
 
 /** A piece on a rack of the map, with all that is shown of it. */
 export interface MapPiece extends Lying {
@@ -119,9 +120,11 @@ export function finishByOffset(
   const piece = order?.batch.pieces.find((each) => each.id === pieceId);
   const pull = run.pulls.find((each) => each.pieceId === pieceId);
   if (!order || !pit || !piece || !pull) return undefined;
-  const finish = input.pits.find(
-    (each) => run.moveAtMs !== undefined && run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id),
-  );
+  const finishPit =
+    run.moveAtMs === undefined
+      ? pit
+      : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
+  const finish = run.finishC !== undefined && finishPit ? { pit: finishPit, pitC: run.finishC } : undefined;
   const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: input.event.confidence, hotHoldC: 0 };
   const factorAt = (offsetC: number) => offsetFactor(cache, context, { order, pit, pitC: run.pitC, finish }, piece, offsetC);
   const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;

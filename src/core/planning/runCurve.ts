@@ -16,7 +16,8 @@ import { isPoultry, type Run } from '../model';
 import { gradeOf } from '../quantities';
 import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safety';
 import { MS_PER_MIN } from '../units';
-import { batchOrders, type PlanInput } from './buildPlan';
+import type { PlanInput } from './planInput';
+import { batchOrders } from './searchInput';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -65,10 +66,15 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const piece = order.batch.pieces.find((each) => each.id === lastId);
   if (!piece) return undefined;
   const massKg = piece.kg;
-  const onPit = { massKg, thicknessMm: piece.thicknessMm, grade: gradeOf(cut, order.batch, piece.grade), startC: START_C };
+  const onPit = { massKg, thicknessMm: piece.thicknessMm, grade: gradeOf(cut, order.batch, piece.grade), startC: piece.startC ?? START_C };
   const startC = temperedC(cut, onPit, order.temperMin, ROOM_C, SHIPPED_PARAMETERS);
+  const programme = programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin);
+  if (run.finishAtMs !== undefined && run.finishC !== undefined) {
+    const finishMin = (run.finishAtMs - run.onAtMs) / MS_PER_MIN;
+    programme.steps = [...programme.steps.filter((step) => step.fromMin < finishMin), { fromMin: finishMin, pitC: run.finishC }];
+  }
   const setup = cookSetup(cut, { ...onPit, startC }, method, SHIPPED_PARAMETERS, {
-    pit: programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin),
+    pit: programme,
     pitKind: pit.kind,
     climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
     finishKind: finish?.kind,

@@ -1,7 +1,7 @@
 import { cutIn, type Plan } from '../model';
 import { SAFETY_RULES } from '../safety';
 import { changesSince } from './changes';
-import type { PlanInput } from './buildPlan';
+import type { PlanInput } from './planInput';
 
 export type StageState = 'settled' | 'decide' | 'open' | 'stale';
 export const STAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety'] as const;

@@ -1,5 +1,5 @@
 import { relightAtMs, tendFire } from '../fire';
-import { cutIn, methodIn, PREP_KINDS, type CookEvent, type Library, type Method, type Pit, type Plan, type Run, type Task } from '../model';
+import { methodIn, PREP_KINDS, type CookEvent, type Library, type Method, type Pit, type Plan, type Run, type Task } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
@@ -8,7 +8,7 @@ const ONE_OPENING_MIN = 10;
 /** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
 export function tasksOf(
   { event, library, pits }: { event: CookEvent; library: Library; pits: readonly Pit[] },
-  plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes'>,
+  plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes' | 'drives'>,
 ): Task[] {
   const tasks: Task[] = plan.prep
     .filter((step) => !step.done)
@@ -23,6 +23,7 @@ export function tasksOf(
       minutes: 15,
       pitId: firing.pitId,
       pitC: firing.setPoints[0]!.pitC,
+      ...(firing.who.length > 0 && { who: firing.who }),
     });
     firing.setPoints.slice(1).forEach((setPoint, i) =>
       tasks.push({
@@ -51,15 +52,15 @@ export function tasksOf(
   }
   for (const run of plan.runs) {
     const pieces = run.pieceIds.length;
-    const finishPitId = finishOf(run);
     const add = (kind: Task['kind'], atMs: number, minutes: number, pitId?: string) =>
       tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId });
-    add('load', run.onAtMs, 2 + pieces, run.pitId);
-    if (run.wrapAtMs !== undefined) add('wrap', run.wrapAtMs, 2 + 3 * pieces, run.pitId);
+    for (const work of run.work) {
+      const { kind, atMs, minutes, pitId, who } = work;
+      if (kind !== 'carve')
+        tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId, ...(who.length > 0 && { who }) });
+    }
+    tasks.push(...carveTasks(run));
     if (run.unwrapAtMs !== undefined) add('unwrap', run.unwrapAtMs, 2 + pieces, run.pitId);
-    if (run.moveAtMs !== undefined) add('move', run.moveAtMs, 2 + 2 * pieces, run.pitId);
-    add('check', run.pullEarlyMs, 3, finishPitId);
-    add('pull', run.pullMedianMs, 2 + pieces, finishPitId);
     if (run.ventMin > 0) add('vent', addMinutes(run.pullMedianMs, 2), run.ventMin);
     add('rest', addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2)), run.restMin);
     if (run.hold.gearId !== 'board') {
@@ -69,9 +70,16 @@ export function tasksOf(
     const batch = event.batches.find((each) => each.id === run.batchId);
     const method = batch && methodIn(library, batch.methodId);
     if (method) tasks.push(...rhythmTasks(run, method, pieces));
-    const carveMin = batch ? (cutIn(library, batch.cutId)?.carveMin ?? 0) : 0;
-    if (carveMin > 0) add('carve', run.carveAtMs, Math.ceil(carveMin * pieces));
   }
+  for (const drive of plan.drives)
+    tasks.push({
+      id: `${drive.servingId}/drive`,
+      kind: 'drive',
+      atMs: drive.fromMs,
+      minutes: (drive.toMs - drive.fromMs) / MS_PER_MIN,
+      servingId: drive.servingId,
+      ...(drive.who.length > 0 && { who: drive.who }),
+    });
   for (const serving of event.servings) {
     if (plan.runs.some((run) => event.batches.some((batch) => batch.id === run.batchId && batch.servingId === serving.id))) {
       tasks.push({ id: `${serving.id}/serve`, kind: 'serve', atMs: serving.atMs, minutes: serving.serveForMin, servingId: serving.id });
@@ -83,6 +91,32 @@ export function tasksOf(
 }
 
 const finishOf = (run: Run): string => run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
+
+/** Carving as it is shared out: one task for each pair of hands, from when it begins until it is through. */
+function carveTasks(run: Run): Task[] {
+  const shares = new Map<string, { who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }>();
+  for (const { kind, atMs, minutes, who, pieceIds } of run.work) {
+    if (kind !== 'carve') continue;
+    const key = who.join();
+    const toMs = addMinutes(atMs, minutes);
+    const share = shares.get(key);
+    if (!share) shares.set(key, { who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
+    else {
+      share.atMs = Math.min(share.atMs, atMs);
+      share.toMs = Math.max(share.toMs, toMs);
+      share.minutes += minutes;
+      share.pieceIds.push(...pieceIds);
+    }
+  }
+  return [...shares.values()].map(({ who, atMs, minutes, pieceIds }, i) => ({
+    id: `${run.id}/carve${i === 0 ? '' : i + 1}`,
+    kind: 'carve',
+    atMs,
+    minutes,
+    runId: run.id,
+    ...(who.length > 0 && { who, pieceIds }),
+  }));
+}
 
 /** Sprays, turns and a fire brought up at the end: all of them lift the lid. */
 function rhythmTasks(run: Run, method: Method, pieces: number): Task[] {
@@ -134,6 +168,7 @@ const ORDER: Task['kind'][] = [
   'vent',
   'rest',
   'hold',
+  'drive',
   'carve',
   'serve',
 ];

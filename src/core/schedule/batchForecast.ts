@@ -10,11 +10,21 @@ import {
   timeFactor,
   type Cook,
   type CookSetup,
+  type HoldingPlace,
   type ParameterSet,
 } from '../forecast';
-import type { HoldingBox, Piece, Pit, Warmer } from '../model';
+import type { Piece, Pit } from '../model';
 import { gradeOf } from '../quantities';
 import type { BatchOrder } from './order';
+
+/** How a batch keeps in one kind of holding. */
+export interface Keeping {
+  /** Core of the coolest piece, by the minute from being pulled. */
+  coreC: Float64Array;
+  /** Minutes after pulling it stays at or above the hot-holding floor, and until it would be mush. */
+  aboveMin: number;
+  mushMin: number;
+}
 
 /** What the plan needs to know of a batch cooked in one pit at one heat. Minutes count from going on. */
 export interface BatchForecast {
@@ -31,22 +41,15 @@ export interface BatchForecast {
   /** Log-sd of the time to done, from a coarse ensemble. */
   timeLogSd: number;
   wrapMin?: number;
-  wrapLateMin?: number;
+  /** When it leaves for its finish, or the pit changes for it. */
+  finishMin?: number;
   unwrapMin?: number;
   /** How long the meat takes smoke; undefined where none is wanted. */
   smokeMin?: number;
   /** Latest minutes until the slowest core leaves the danger zone, tempering counted. */
   dangerLateMin: number;
-  /** Minutes after pulling the coolest (lightest) piece stays at or above the hot-holding floor, under a tent and in a box. */
-  tentAboveMin: number;
-  boxAboveMin: number;
-  warmerAboveMin: number;
-  /** Minutes after pulling until warm holding would turn it to mush. */
-  mushMin: number;
-  warmerMushMin: number;
-  tentC: Float64Array;
-  boxC: Float64Array;
-  warmerC: Float64Array;
+  /** How so many pieces keep in a box, a warmer, or under a tent. */
+  keeps(place: HoldingPlace, pieces: number): Keeping;
 }
 
 export interface ForecastContext {
@@ -54,8 +57,6 @@ export interface ForecastContext {
   altitudeM: number;
   confidence: number;
   hotHoldC: number;
-  box?: HoldingBox;
-  warmer?: Warmer;
 }
 
 const ROOM_C = 20;
@@ -73,11 +74,21 @@ export interface ForecastCache {
   spreads: Map<string, number>;
   /** Minutes to done of one piece lying off the set point. */
   offsets: Map<string, number>;
+  /** The same forecasts by batch and pit, for a search that asks thousands of times. An order lives as long as its event stays as it is. */
+  byOrder: WeakMap<BatchOrder, Map<string, BatchForecast>>;
+  offsetsByOrder: WeakMap<BatchOrder, Map<string, number>>;
 }
-export const newForecastCache = (): ForecastCache => ({ batches: new Map(), spreads: new Map(), offsets: new Map() });
+export const newForecastCache = (): ForecastCache => ({
+  batches: new Map(),
+  spreads: new Map(),
+  offsets: new Map(),
+  byOrder: new WeakMap(),
+  offsetsByOrder: new WeakMap(),
+});
 
 /** What makes one piece of a batch cook like another. */
-export const shapeKey = (piece: Piece): string => `${piece.kg.toFixed(2)}/${piece.thicknessMm ?? ''}/${piece.grade ?? ''}`;
+export const shapeKey = (piece: Piece): string =>
+  `${piece.kg.toFixed(2)}/${piece.thicknessMm ?? ''}/${piece.grade ?? ''}${piece.startC === undefined ? '' : `/${piece.startC}`}`;
 
 /** Beyond this many different pieces, the ones between are not worth a cook each. */
 const MOST_SHAPES = 24;
@@ -89,12 +100,18 @@ function shapesOf(pieces: readonly Piece[]): Piece[] {
   return Array.from({ length: MOST_SHAPES }, (_, i) => all[Math.round((i * (all.length - 1)) / (MOST_SHAPES - 1))]!);
 }
 
+/** Where and how hot wrapped meat finishes: in another pit, or in its own at another heat. */
+export interface Finish {
+  pit: Pit;
+  pitC: number;
+}
+
 /** A batch in a pit at a heat, perhaps finishing in another. */
 interface Cooked {
   order: BatchOrder;
   pit: Pit;
   pitC: number;
-  finish?: Pit;
+  finish?: Finish;
 }
 
 /** Cuts and methods are written out once: they are large, and asked for often. */
@@ -115,18 +132,28 @@ const cookKey = ({ order: { cut, method, temperMin }, pit, pitC, finish }: Cooke
   pit.airflow,
   pit.humidity,
   pitC,
-  finish?.kind,
+  finish && [finish.pit.kind, finish.pitC],
   altitudeM,
 ];
 
-function setupOf({ order, pit, pitC, finish }: Cooked, context: ForecastContext, piece: Omit<Piece, 'id'>, zoneOffsetC = 0): CookSetup {
+function setupOf(
+  { order, pit, pitC, finish }: Cooked,
+  context: ForecastContext,
+  piece: Omit<Piece, 'id'>,
+  zoneOffsetC = 0,
+  finishMin = Infinity,
+): CookSetup {
   const { batch, cut, method, temperMin } = order;
   const grade = gradeOf(cut, batch, undefined);
-  const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC: START_C };
+  const startC = piece.startC ?? START_C;
+  const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC };
+  const programme = programmeOf(method, pitC, pit.openingDropC, pit.recoverMin);
+  if (finish && finishMin < Infinity)
+    programme.steps = [...programme.steps.filter((step) => step.fromMin < finishMin), { fromMin: finishMin, pitC: finish.pitC }];
   return cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, context.parameters) }, method, context.parameters, {
-    pit: programmeOf(method, pitC, pit.openingDropC, pit.recoverMin),
+    pit: programme,
     pitKind: pit.kind,
-    finishKind: finish?.kind,
+    finishKind: finish?.pit.kind,
     climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
     altitudeM: context.altitudeM,
     roomC: ROOM_C,
@@ -142,17 +169,28 @@ const OFFSET_STEP_C = 1;
 export function offsetFactor(cache: ForecastCache, context: ForecastContext, cooked: Cooked, piece: Piece, offsetC: number): number {
   const roundedC = Math.round(offsetC / OFFSET_STEP_C) * OFFSET_STEP_C;
   if (roundedC === 0) return 1;
-  const shared = [...cookKey(cooked, context), gradeOf(cooked.order.cut, cooked.order.batch, undefined), shapeKey(piece)];
+  const { order, pit, pitC, finish } = cooked;
+  let own = cache.offsetsByOrder.get(order);
+  if (!own) cache.offsetsByOrder.set(order, (own = new Map()));
+  const near = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${piece.id}|${roundedC}`;
+  const known = own.get(near);
+  if (known !== undefined) return known;
+  const shared = [...cookKey(cooked, context), gradeOf(order.cut, order.batch, undefined), shapeKey(piece)];
   const minutesAt = (atOffsetC: number) => {
     const key = JSON.stringify([shared, atOffsetC]);
     const kept = cache.offsets.get(key);
     if (kept !== undefined) return kept;
-    const minutes = runCook(setupOf(cooked, context, piece, atOffsetC), context.parameters).doneAtMin;
+    const minutes = runCook(setupOf(cooked, context, piece, atOffsetC), context.parameters, GRID).doneAtMin;
     cache.offsets.set(key, minutes);
     return minutes;
   };
-  return minutesAt(roundedC) / minutesAt(0);
+  const factor = minutesAt(roundedC) / minutesAt(0);
+  own.set(near, factor);
+  return factor;
 }
+
+/** A search asks for hundreds of cooks: on this grid a long one is out by less than 0.4 %. */
+const GRID = Object.freeze({ stepMin: 2, cells: 14 });
 
 export function forecastBatch(
   cache: ForecastCache,
@@ -160,56 +198,46 @@ export function forecastBatch(
   order: BatchOrder,
   pit: Pit,
   pitC: number,
-  finish?: Pit,
+  finish?: Finish,
 ): BatchForecast {
+  let own = cache.byOrder.get(order);
+  if (!own) cache.byOrder.set(order, (own = new Map()));
+  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}`;
+  let found = own.get(key);
+  if (!found) own.set(key, (found = forecastAnew(cache, context, { order, pit, pitC, finish })));
+  return found;
+}
+
+function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Cooked): BatchForecast {
+  const { order, pitC, finish } = cooked;
   const { batch, cut, method, temperMin } = order;
-  const cooked: Cooked = { order, pit, pitC, finish };
   const shapes = shapesOf(batch.pieces);
   const key = JSON.stringify([
     ...cookKey(cooked, context),
     shapes.map(shapeKey),
     gradeOf(cut, batch, undefined),
-    batch.pieces.length,
     context.confidence,
     context.hotHoldC,
-    context.box?.lossWPerK,
-    context.warmer?.setC,
   ]);
   const kept = cache.batches.get(key);
   if (kept) return kept;
 
+  const heaviest = shapes.at(-1)!;
+  const sd = spreadOf(cache, context, cooked, heaviest.kg);
+  const late = timeFactor(sd, context.confidence);
+  const early = timeFactor(sd, 1 - context.confidence);
+  const finishMin = finish && finishMinutes(order, runCook(setupOf(cooked, context, heaviest), context.parameters, GRID), pitC, late);
   const cooks = shapes.map((piece) => {
-    const setup = setupOf(cooked, context, piece);
-    return { piece, setup, cook: runCook(setup, context.parameters) };
+    const setup = setupOf(cooked, context, piece, 0, finishMin);
+    return { piece, setup, cook: runCook(setup, context.parameters, GRID) };
   });
   const byDone = [...cooks].sort((a, b) => a.cook.doneAtMin - b.cook.doneAtMin);
   const { cook: first } = byDone[0]!;
   const { cook: last, setup } = byDone.at(-1)!;
   // The lightest piece cools soonest.
   const { cook: lightest } = cooks[0]!;
-  const sd = spreadOf(cache, context, cooked, byDone.at(-1)!.piece.kg);
-  const late = timeFactor(sd, context.confidence);
-  const waiting = [
-    { body: lightest.body, pieces: batch.pieces.length, convertedShare: lightest.convertedShare, softeningH: setup.softeningH },
-  ];
-  const cooling = {
-    ventMin: method.ventMin,
-    restMin: method.restMin,
-    restBare: cut.done.by === 'core',
-    roomC: ROOM_C,
-    longestMin: LOOK_AHEAD_MIN,
-  };
-  const tent = holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'tent' } })[0]!;
-  const boxed = context.box
-    ? holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'box', lossWPerK: context.box.lossWPerK } })[0]!
-    : tent;
-  const warmed = context.warmer
-    ? holdTogether(waiting, context.parameters, { ...cooling, place: { kind: 'warmer', airC: context.warmer.setC } })[0]!
-    : tent;
-  const tentC = tent.coreC;
-  const boxC = boxed.coreC;
-  const early = timeFactor(sd, 1 - context.confidence);
   const dangerAt = last.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
+  const keeping = new Map<string, Keeping>();
   const forecast: BatchForecast = {
     first,
     last,
@@ -221,21 +249,43 @@ export function forecastBatch(
     pullLateMin: last.doneAtMin * late,
     timeLogSd: sd,
     wrapMin: last.wrapAtMin,
-    wrapLateMin: last.wrapAtMin === undefined ? undefined : method.wrapWhen.coreC === undefined ? last.wrapAtMin : last.wrapAtMin * late,
+    finishMin: finish && finishMin,
     unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
     smokeMin: method.needsSmoke ? smokeMinutes(last) : undefined,
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
-    tentAboveMin: minutesAbove(tentC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
-    boxAboveMin: minutesAbove(boxC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
-    warmerAboveMin: minutesAbove(warmed.coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
-    warmerMushMin: (cut.done.by === 'tender' ? minutesToMush(warmed) : undefined) ?? LOOK_AHEAD_MIN,
-    warmerC: warmed.coreC,
-    mushMin: (cut.done.by === 'tender' ? minutesToMush(boxed) : undefined) ?? LOOK_AHEAD_MIN,
-    tentC,
-    boxC,
+    keeps(place, pieces) {
+      const name = `${place.kind}/${place.kind === 'box' ? place.lossWPerK : place.kind === 'warmer' ? place.airC : ''}/${pieces}`;
+      const known = keeping.get(name);
+      if (known) return known;
+      const { convertedShare, body } = lightest;
+      const [curve] = holdTogether([{ body, pieces, convertedShare, softeningH: setup.softeningH }], context.parameters, {
+        ventMin: method.ventMin,
+        // Birds and roasts, which cool fast, rest where they are held; the rest loses its first heat on the board.
+        restMin: place.kind === 'tent' || cut.done.by === 'tender' ? method.restMin : 0,
+        restBare: cut.done.by === 'core',
+        roomC: ROOM_C,
+        longestMin: LOOK_AHEAD_MIN,
+        place,
+      });
+      const found: Keeping = {
+        coreC: curve!.coreC,
+        aboveMin: minutesAbove(curve!.coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
+        mushMin: (cut.done.by === 'tender' ? minutesToMush(curve!) : undefined) ?? LOOK_AHEAD_MIN,
+      };
+      keeping.set(name, found);
+      return found;
+    },
   };
   cache.batches.set(key, forecast);
   return forecast;
+}
+
+/** When wrapped meat goes on to its finish: once even a slow one is wrapped, or at the wrap where its heat would then be wrong. */
+function finishMinutes({ method }: BatchOrder, { wrapAtMin }: Cook, pitC: number, late: number): number | undefined {
+  if (wrapAtMin === undefined) return undefined;
+  const [low, high] = method.finishRangeC ?? method.pitRangeC;
+  const staysWell = pitC >= low && pitC <= high && !method.steps?.length;
+  return staysWell && method.wrapWhen.coreC !== undefined ? Math.round(wrapAtMin * late) : Math.round(wrapAtMin);
 }
 
 /** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
@@ -249,8 +299,22 @@ function smokeMinutes({ trace, wrapAtMin, doneAtMin }: Cook): number {
 /** Weights within such a step share a spread: it hardly depends on weight, and costs as much as fifty cooks. */
 const SPREAD_WEIGHT_STEP = Math.log(1.25);
 
-function spreadOf(cache: ForecastCache, context: ForecastContext, cooked: Cooked, massKg: number): number {
+/** The spread is a batch's own: reckoned once, in a plain pit at its method's heat. */
+const PLAIN_PIT: Pit = {
+  id: '',
+  name: '',
+  kind: 'cabinet',
+  smoke: true,
+  rangeC: [0, 300],
+  warmUpMin: 0,
+  openingDropC: 15,
+  recoverMin: 8,
+  racks: [],
+};
+
+function spreadOf(cache: ForecastCache, context: ForecastContext, { order }: Cooked, massKg: number): number {
   const step = Math.round(Math.log(massKg) / SPREAD_WEIGHT_STEP);
+  const cooked: Cooked = { order, pit: PLAIN_PIT, pitC: order.method.pitC };
   const key = JSON.stringify([...cookKey(cooked, context), step]);
   const kept = cache.spreads.get(key);
   if (kept !== undefined) return kept;

@@ -1,3 +1,8 @@
-export { schedule } from './search';
+export { scheduleBy, schemeWalk, search, usualIterations, type Found, type Progress, type SearchOptions } from './search';
+export type { SearchInput } from './decoder';
+export type { Road } from './placement';
+export { holdingGear } from './holdLedger';
 export type { BatchOrder } from './order';
-export { newForecastCache, offsetFactor, type ForecastCache } from './batchForecast';
+export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache } from './batchForecast';
+export { provedConflict } from './proof';
+export { departuresH, wakingsOf } from './objective';

@@ -3,7 +3,8 @@ import { BOX, OFFSET } from '../../../tests/fixtures/events';
 import { findCut } from '../model';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
-import { boxLedger, warmerLedger } from './holdLedger';
+import { HandsLedger } from './hands';
+import { holdingGear, HoldLedger } from './holdLedger';
 import { claimedMm2 } from '../packing';
 import { fitsAlone, footprintOf, RackLedger, rackMm2, type Footprint } from './rackLedger';
 
@@ -126,13 +127,14 @@ describe('heat over time', () => {
     ledger.add(heat(5, 9, 135));
     ledger.add(heat(0, 4, 121));
     ledger.add(heat(20, 22, 121));
-    const firings = firingsOf([OFFSET], ledger);
+    const firings = firingsOf([OFFSET], ledger, new HandsLedger(undefined, []), [], -HOUR * 9).firings;
     expect(firings).toHaveLength(2);
     expect(firings[0]).toEqual({
       pitId: 'offset',
       lightAtMs: -60 * MIN,
       readyAtMs: 0,
       offAtMs: 9 * HOUR,
+      who: [],
       setPoints: [
         { atMs: 0, pitC: 121 },
         { atMs: 5 * HOUR - 20 * MIN, pitC: 135 },
@@ -142,28 +144,63 @@ describe('heat over time', () => {
   });
 });
 
-describe('boxes over time', () => {
-  it('give the closest fit and say how many litres are short', () => {
-    const ledger = boxLedger([BOX, { ...BOX, id: 'small', litres: 30 }]);
-    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ gear: { id: 'small' } });
-    expect(ledger.claim(15, 0, HOUR)).toMatchObject({ gear: { id: 'box' } });
-    expect(ledger.claim(60, 0, HOUR)).toEqual({ short: 108 - (110 - 27) });
-    expect(ledger.claim(60, HOUR, 2 * HOUR)).toMatchObject({ gear: { id: 'box' } });
-    expect(boxLedger([]).claim(1, 0, HOUR)).toEqual({ short: 1.8 });
+describe('holding over time', () => {
+  const boxes = holdingGear([BOX, { ...BOX, id: 'small', litres: 30 }], []);
+  const warmers = holdingGear([], [{ id: 'warmer', name: 'Warmer', kind: 'warmer', slots: 3, setC: 63 }]);
+
+  it('gives the closest fit and says how many litres are short', () => {
+    const ledger = new HoldLedger();
+    expect(ledger.claim(boxes, 15, 0, HOUR)).toMatchObject({ use: { gearId: 'small', amount: 27 } });
+    expect(ledger.claim(boxes, 15, 0, HOUR)).toMatchObject({ use: { gearId: 'box' } });
+    expect(ledger.claim(boxes, 60, 0, HOUR)).toMatchObject({ gear: { id: 'box' }, short: 108 - (110 - 27) });
+    expect(ledger.claim(boxes, 60, HOUR, 2 * HOUR)).toMatchObject({ use: { gearId: 'box' } });
   });
 
-  it('give a warmer’s slots whole, nine kilograms each', () => {
-    const ledger = warmerLedger([{ id: 'warmer', name: 'Warmer', kind: 'warmer', slots: 3, setC: 63 }]);
-    expect(ledger.claim(9.5, 0, HOUR)).toMatchObject({ gear: { id: 'warmer' } });
-    expect(ledger.claim(18, 0, HOUR)).toEqual({ short: 1 });
-    expect(ledger.claim(27, HOUR, 2 * HOUR)).toMatchObject({ gear: { id: 'warmer' } });
+  it('gives a warmer’s slots whole, nine kilograms each, and boxes before warmers', () => {
+    const ledger = new HoldLedger();
+    expect(ledger.claim(warmers, 9.5, 0, HOUR)).toMatchObject({ use: { gearId: 'warmer', amount: 2 } });
+    expect(ledger.claim(warmers, 18, 0, HOUR)).toMatchObject({ short: 1 });
+    expect(ledger.claim(warmers, 27, HOUR, 2 * HOUR)).toMatchObject({ use: { gearId: 'warmer' } });
+    expect(ledger.claim([...warmers, ...boxes], 5, 3 * HOUR, 4 * HOUR)).toMatchObject({ use: { gearId: 'small' } });
   });
 
-  it('forget what is rolled back', () => {
-    const ledger = boxLedger([BOX]);
+  it('forgets what is rolled back', () => {
+    const ledger = new HoldLedger();
     const mark = ledger.snapshot();
-    ledger.claim(60, 0, HOUR);
+    ledger.claim(boxes, 60, 0, HOUR);
     ledger.rollBack(mark);
-    expect(ledger.claim(60, 0, HOUR)).toMatchObject({ gear: { id: 'box' } });
+    expect(ledger.claim(boxes, 60, 0, HOUR)).toMatchObject({ use: { gearId: 'box' } });
+  });
+});
+
+describe('hands over time', () => {
+  const duty = (memberId: string, fromH: number, toH: number) => ({ memberId, fromMs: fromH * HOUR, toMs: toH * HOUR });
+
+  it('do one thing at a time, inside their window, whoever is there for less time first', () => {
+    const hands = new HandsLedger([duty('long', 0, 10), duty('short', 2, 4)], []);
+    expect(hands.claim(2 * HOUR, 30)).toEqual(['short']);
+    expect(hands.claim(2 * HOUR + 10 * MIN, 30)).toEqual(['long']);
+    expect(hands.claim(2 * HOUR + 20 * MIN, 5)).toBeUndefined();
+    expect(hands.claim(4 * HOUR - 10 * MIN, 20)).toEqual(['long']);
+    expect(hands.claim(10 * HOUR - MIN, 2)).toBeUndefined();
+    const mark = hands.snapshot();
+    expect(hands.claim(6 * HOUR, 30)).toEqual(['long']);
+    hands.rollBack(mark);
+    expect(hands.claim(6 * HOUR, 30)).toEqual(['long']);
+  });
+
+  it('do nothing on the road, and are taken all together or not at all', () => {
+    const hands = new HandsLedger([duty('a', 0, 10)], [{ fromMs: 3 * HOUR, toMs: 4 * HOUR }]);
+    expect(hands.claim(3 * HOUR - 5 * MIN, 6)).toBeUndefined();
+    const tasks = [
+      { atMs: HOUR, minutes: 10 },
+      { atMs: HOUR + 5 * MIN, minutes: 10, laterMin: 3 },
+    ];
+    expect(hands.claimAll(tasks)).toMatchObject({ short: tasks[1] });
+    expect(hands.claimAll([tasks[0]!, { ...tasks[1]!, laterMin: 5 }])).toMatchObject({ done: [{ atMs: HOUR }, { atMs: HOUR + 10 * MIN }] });
+    expect(hands.latestFree(0, 4 * HOUR - MIN, 15)).toBe(3 * HOUR - 15 * MIN);
+    expect(hands.latestFree(0, HOUR + 19 * MIN, 15)).toBe(HOUR - 15 * MIN);
+    expect(new HandsLedger(undefined, []).claim(0, 5)).toEqual([]);
+    expect(new HandsLedger([], []).latestFree(0, HOUR, 15)).toBeUndefined();
   });
 });

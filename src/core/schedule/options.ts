@@ -1,16 +1,17 @@
-import { isPoultry, isRoast, type Cut, type Method, type Pit, type PlanProblem } from '../model';
+import { isPoultry, isRoast, type Choice, type Cut, type Method, type Pit, type PlanProblem } from '../model';
 import { coreRuleOf, STRICT_LIMITS, type Limits } from '../safety';
-import { forecastBatch, type BatchForecast, type ForecastContext } from './batchForecast';
+import { forecastBatch, type BatchForecast, type Finish } from './batchForecast';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import { fitsAlone, type Footprint } from './rackLedger';
 
-/** One way to cook a batch: a pit, its heat, and perhaps another source once it is wrapped. */
+/** One way to cook a batch: a pit, its heat, and perhaps another place or heat once it is wrapped. */
 export interface Option {
   pit: Pit;
   pitC: number;
-  finish?: Pit;
-  forecast: BatchForecast;
+  finish?: Finish;
+  /** Asked for only when the option is tried. */
+  forecast(): BatchForecast;
   hotHoldC: number;
 }
 
@@ -19,10 +20,22 @@ const ROAST_HOLD_C = 54;
 
 /** Roasts served rare are below the strict hot-holding floor by choice. */
 export const servedRare = (cut: Cut): boolean => isRoast(cut) && cut.done.by === 'core' && cut.done.coreC < STRICT_LIMITS.hotHold;
-const floorFor = (cut: Cut, limits: Limits) => (servedRare(cut) ? ROAST_HOLD_C : limits.hotHold);
+/** What the core may fall to before carving. */
+export const floorFor = (cut: Cut, limits: Limits) => (servedRare(cut) ? Math.min(ROAST_HOLD_C, limits.hotHold) : limits.hotHold);
 
-/** Poultry and non-intact meat must pass the danger zone within the limit. */
-export const strictClock = ({ cut, nonIntact }: Pick<BatchOrder, 'cut' | 'nonIntact'>): boolean => isPoultry(cut) || nonIntact;
+/** Poultry, ground and other non-intact meat must pass the danger zone within the limit. */
+export const strictClock = ({ cut, nonIntact }: Pick<BatchOrder, 'cut' | 'nonIntact'>): boolean =>
+  isPoultry(cut) || nonIntact || cut.id === 'sausage-link';
+
+type Band = [low: number, high: number];
+const both = (a: Band, b: Band): Band => [Math.max(a[0], b[0]), Math.min(a[1], b[1])];
+/** The band in tenths of a degree, which set points are written in. */
+const inTenths = ([low, high]: Band): Band => [Math.ceil(low * 10 - 1e-6) / 10, Math.floor(high * 10 + 1e-6) / 10];
+const clamp = (value: number, [low, high]: Band) => Math.min(high, Math.max(low, Math.round(value * 10) / 10));
+
+/** Heats a pit may be set to for bare meat of a method; nothing when low is above high. */
+const bareBand = (method: Method, pit: Pit, minPitC: number): Band =>
+  inTenths(both(both(method.pitRangeC, pit.rangeC), [minPitC, Infinity]));
 
 export function suitablePits(
   cut: Cut,
@@ -37,49 +50,68 @@ export function suitablePits(
   });
   const smoky = pits.filter((pit) => pit.smoke || !method.needsSmoke);
   if (smoky.length === 0) return broken('smoke');
-  const hot = smoky.filter(
-    (pit) =>
-      pit.rangeC[0] <= method.pitRangeC[1] &&
-      pit.rangeC[1] >= method.pitRangeC[0] &&
-      pit.rangeC[1] >= minPitC &&
-      (method.steps ?? []).every((step) => step.pitC >= pit.rangeC[0] && step.pitC <= pit.rangeC[1]),
-  );
+  const hot = smoky.filter((pit) => {
+    const [low, high] = bareBand(method, pit, minPitC);
+    return low <= high;
+  });
   if (hot.length === 0) return broken('heat');
   const roomy = hot.filter((pit) => pieces.some((piece) => pit.racks.some((rack) => fitsAlone(rack, piece))));
   if (roomy.length === 0) return broken('size');
   return { pits: roomy };
 }
 
-const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
-
-/** Warmers are reckoned by the coolest of them: whichever it gets, it keeps as well or better. */
-const coolest = (warmers: PlacementContext['warmers']) => [...warmers].sort((a, b) => a.setC - b.setC)[0];
-
-export function optionsFor(order: BatchOrder, pits: Pit[], context: PlacementContext): Option[] {
+/** Every way a batch could be cooked as things stand, the wished one first. */
+export function optionsFor(order: BatchOrder, pits: Pit[], context: PlacementContext, choice: Choice = {}): Option[] {
   const { cut, method } = order;
   const hotHoldC = floorFor(cut, context.limits);
-  const forecastContext: ForecastContext = { ...context, hotHoldC, box: context.boxes[0], warmer: coolest(context.warmers) };
   const options: Option[] = [];
+  const add = (pit: Pit, pitC: number, finish?: Finish) => {
+    let known: BatchForecast | undefined;
+    const forecast = () => (known ??= forecastBatch(context.cache, { ...context, hotHoldC }, order, pit, pitC, finish));
+    options.push({ pit, pitC, finish, forecast, hotHoldC });
+  };
+  const wrapped = method.wrap !== 'none';
+  const finishBand = method.finishRangeC ?? method.pitRangeC;
+  const stepped = Boolean(method.steps?.length);
   for (const pit of pits) {
-    const low = Math.max(method.pitRangeC[0], pit.rangeC[0], context.limits.bareMeatPit);
-    const high = Math.min(method.pitRangeC[1], pit.rangeC[1]);
-    const heats = new Set([clamp(method.pitC, low, high)]);
-    for (const use of context.heat.of(pit.id)) if (use.pitC >= low && use.pitC <= high) heats.add(use.pitC);
-    const finishes = method.finishOffSmoke && method.needsSmoke ? context.pits.filter((other) => other.id !== pit.id && !other.smoke) : [];
+    const band = bareBand(method, pit, context.limits.bareMeatPit);
+    // The hottest comes last: a short cook is a surer one, where the hold bears no long spread.
+    const heats = new Set([clamp(method.pitC, band), band[1]]);
+    if (choice.pitC !== undefined) heats.add(clamp(choice.pitC, band));
+    for (const heat of context.heat.heatsOf(pit.id)) if (heat >= band[0] && heat <= band[1]) heats.add(heat);
     for (const pitC of heats) {
-      const add = (finish?: Pit) => {
-        const forecast = forecastBatch(context.cache, forecastContext, order, pit, pitC, finish);
-        options.push({ pit, pitC, finish, forecast, hotHoldC });
-      };
-      add();
-      for (const finish of finishes) if (pitC >= finish.rangeC[0] && pitC <= finish.rangeC[1]) add(finish);
+      // Wrapped meat may not stay at a heat its finish does not allow; the pit then changes for it.
+      const stays = !wrapped || stepped || (pitC >= finishBand[0] && pitC <= finishBand[1]);
+      const ownBand = inTenths(both(finishBand, pit.rangeC));
+      if (stays) add(pit, pitC);
+      else if (ownBand[0] <= ownBand[1]) add(pit, pitC, { pit, pitC: clamp(pitC, ownBand) });
+      if (!wrapped) continue;
+      if (pitC === band[1] && pitC !== clamp(method.pitC, band) && pitC !== choice.pitC) continue;
+      const wished = choice.finish && context.pits.find((other) => other.id === choice.finish!.pitId);
+      for (const other of context.pits) {
+        if (!other.smoke && !(method.finishOffSmoke || !method.needsSmoke)) continue;
+        if (other === pit ? wished !== pit : other.smoke && wished !== other) continue;
+        const otherBand = inTenths(both(finishBand, other.rangeC));
+        if (otherBand[0] > otherBand[1]) continue;
+        const there = new Set([clamp(pitC, otherBand)]);
+        if (wished === other) there.add(clamp(choice.finish!.pitC, otherBand));
+        for (const heat of context.heat.heatsOf(other.id)) if (heat >= otherBand[0] && heat <= otherBand[1]) there.add(heat);
+        for (const finishC of there) if (other !== pit || finishC !== pitC) add(pit, pitC, { pit: other, pitC: finishC });
+      }
     }
   }
-  const departure = (option: Option) => Math.abs(option.pitC - method.pitC);
+  const wishedFinish = ({ finish }: Option) =>
+    choice.finish ? Number(finish?.pit.id !== choice.finish.pitId) + Number(finish?.pitC !== choice.finish.pitC) : Number(Boolean(finish));
+  const wishedPit = ({ pit }: Option) => Number(choice.pitId !== undefined && pit.id !== choice.pitId);
+  const wishedC = choice.pitC ?? method.pitC;
   // Meat that needs no smoke leaves the smoke to meat that does.
-  const wastesSmoke = (option: Option) => Number(!method.needsSmoke && option.pit.smoke);
+  const wastesSmoke = (option: Option) => Number(choice.pitId === undefined && !method.needsSmoke && option.pit.smoke);
   return options.sort(
-    (a, b) => Number(Boolean(a.finish)) - Number(Boolean(b.finish)) || wastesSmoke(a) - wastesSmoke(b) || departure(a) - departure(b),
+    (a, b) =>
+      wishedPit(a) - wishedPit(b) ||
+      wishedFinish(a) - wishedFinish(b) ||
+      wastesSmoke(a) - wastesSmoke(b) ||
+      Math.abs(a.pitC - wishedC) - Math.abs(b.pitC - wishedC),
   );
 }
 
@@ -94,11 +126,13 @@ export function unplaceable(order: BatchOrder, options: Option[], limits: Limits
     if (serving.highlySusceptible && coreC < coreRuleOf(cut, nonIntact).limit)
       return { code: 'rareForSusceptible', ...common, coreC, servingId: serving.id };
   }
-  const done = options.filter((option) => option.forecast.first.status === 'done' && option.forecast.last.status === 'done');
-  if (done.length === 0) return { code: 'neverDone', ...common, pitC: options[0]!.pitC };
-  if (strictClock(order)) {
-    const quickest = Math.min(...done.map((option) => option.forecast.dangerLateMin));
-    if (quickest > limits.dangerZone)
+  const plain = options.filter((option) => !option.finish);
+  const looked = (plain.length > 0 ? plain : options).map((option) => option.forecast());
+  const done = looked.filter((forecast) => forecast.first.status === 'done' && forecast.last.status === 'done');
+  if (done.length === 0 && plain.length === options.length) return { code: 'neverDone', ...common, pitC: options[0]!.pitC };
+  if (strictClock(order) && done.length > 0 && limits.dangerZone < Infinity) {
+    const quickest = Math.min(...done.map((forecast) => forecast.dangerLateMin));
+    if (quickest > limits.dangerZone && plain.length === options.length)
       return { code: 'dangerZone', ...common, minutes: Math.round(quickest), allowedMin: limits.dangerZone };
   }
   return undefined;

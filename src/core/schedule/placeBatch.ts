@@ -1,5 +1,8 @@
-import type { PlanProblem, Run } from '../model';
-import { slackMin, tryOption, type Attempt } from './attempt';
+import type { Choice, PlanProblem, Run } from '../model';
+import { tryOption, type Attempt, type Claims } from './attempt';
+import { slackMin } from './holding';
+import { timingOf } from './timing';
+import { idealShiftMin } from './holdQuality';
 import { optionsFor, suitablePits, unplaceable, type Option } from './options';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type PlacementContext } from './placement';
@@ -8,105 +11,169 @@ import { movedReason, problemOf, tellsMore } from './refusals';
 
 export interface Placed {
   runs: Run[];
+  claims: Claims[];
   left: Footprint[];
   problems: PlanProblem[];
-  /** Minutes earlier than its serving would allow, summed over pieces. */
-  earlierMin: number;
 }
 
 const SHIFT_STEP_MIN = 15;
 
-/** Places one batch as late as its serving allows, moving earlier where it must; whoever stays out is reported. */
-export function placeBatch(order: BatchOrder, context: PlacementContext): Placed {
+/** Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. */
+export function placeBatch(order: BatchOrder, context: PlacementContext, choice: Choice = {}): Placed {
   const { batch, cut, method } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
     .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
-  if (suitable.problem)
-    return { runs: [], left: pieces, problems: [{ ...suitable.problem, batchId: batch.id, pieces: pieces.length }], earlierMin: 0 };
+  const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
+  if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
+  const options = optionsFor(order, suitable.pits, context, choice);
+  if (options.length === 0)
+    return nothing({ code: 'noSuitablePit', severity: 'broken', batchId: batch.id, pieces: pieces.length, need: 'heat' });
+  const blocked = unplaceable(order, options, context.limits);
+  if (blocked) return nothing(blocked);
 
-  const options = optionsFor(order, suitable.pits, context);
-  const blocked = options.length === 0 ? undefined : unplaceable(order, options, context.limits);
-  if (options.length === 0 || blocked) {
-    const problem: PlanProblem = blocked ?? {
-      code: 'noSuitablePit',
-      severity: 'broken',
-      batchId: batch.id,
-      pieces: pieces.length,
-      need: 'heat',
-    };
-    return { runs: [], left: pieces, problems: [problem], earlierMin: 0 };
+  const parts = partsOf(pieces, Math.max(choice.parts ?? 1, partsForHold(order, context, options, pieces)));
+  const whole: Placed = { runs: [], claims: [], left: [], problems: [] };
+  for (const part of parts) {
+    const shifts = shiftsFrom(order, context, options, choice, part);
+    const together = placeTogether(order, context, options, part, shifts);
+    const placed =
+      'runs' in together
+        ? together
+        : placePieceByPiece(order, context, options, part, together.somewhere ? shifts : [], whole.runs.length > 0);
+    whole.runs.push(...placed.runs);
+    whole.claims.push(...placed.claims);
+    whole.left.push(...placed.left);
+    for (const problem of placed.problems) addProblem(whole.problems, problem);
   }
-
-  const longestShiftMin = Math.max(...options.map((option) => slackMin(order, option, context.warmers.length > 0)));
-  const whole = placeTogether(order, context, options, pieces, longestShiftMin);
-  if (whole) return whole;
-  return placePieceByPiece(order, context, options, pieces, longestShiftMin);
+  return whole;
 }
 
-/** All pieces at one shift: on one pit if it can be, else over several. The latest such shift wins. */
+/** The same trouble for two runs of a batch is one trouble for more pieces. */
+function addProblem(problems: PlanProblem[], problem: PlanProblem): void {
+  const pitOf = (each: PlanProblem) => ('pitId' in each ? each.pitId : undefined);
+  const same = problems.findIndex((each) => each.code === problem.code && pitOf(each) === pitOf(problem));
+  const before = problems[same];
+  if (!before || !('pieces' in before) || !('pieces' in problem)) problems.push(problem);
+  else problems[same] = { ...problem, pieces: before.pieces + problem.pieces };
+}
+
+/** As many runs as it takes for the hold to bear each one's spread, at the first option at which some number does. */
+function partsForHold(order: BatchOrder, context: PlacementContext, options: Option[], pieces: Footprint[]): number {
+  for (const option of options.slice(0, 3))
+    for (let parts = 1; parts <= Math.min(pieces.length, MOST_PARTS); parts++)
+      if (partsOf(pieces, parts).every((part) => slackMin(order, option, context, part) >= 0)) return parts;
+  return 1;
+}
+const MOST_PARTS = 6;
+
+/** Pieces in as many runs as are wished, the heavy ones together: they are done together. */
+function partsOf(pieces: Footprint[], parts: number): Footprint[][] {
+  const count = Math.max(1, Math.min(parts, pieces.length));
+  const size = Math.ceil(pieces.length / count);
+  return Array.from({ length: Math.ceil(pieces.length / size) }, (_, i) => pieces.slice(i * size, (i + 1) * size));
+}
+
+/** Moments to try, minutes before the latest start: the wished one, then ever further from it on both sides. */
+function shiftsFrom(order: BatchOrder, context: PlacementContext, options: Option[], choice: Choice, pieces: Footprint[]): number[] {
+  const [first] = options;
+  const longest = Math.max(0, ...options.slice(0, 4).map((option) => slackMin(order, option, context, pieces)));
+  const wished = Math.min(longest, Math.max(0, choice.earlierMin ?? idealShiftMin(order, timingOf(order, first!, pieces), longest)));
+  const shifts = [wished];
+  for (let step = SHIFT_STEP_MIN; step <= longest + SHIFT_STEP_MIN; step += SHIFT_STEP_MIN) {
+    for (const shift of [wished - step, wished + step]) {
+      if (shift >= 0 && shift <= longest) shifts.push(shift);
+      else if (shift < 0 && shift > -SHIFT_STEP_MIN) shifts.push(0);
+      else if (shift > longest && shift < longest + SHIFT_STEP_MIN) shifts.push(longest);
+    }
+  }
+  return [...new Set(shifts)];
+}
+
+/** All pieces at one moment: on one pit if it can be, else over several. The moment nearest to the wished one wins. */
 function placeTogether(
   order: BatchOrder,
   context: PlacementContext,
   options: Option[],
   pieces: Footprint[],
-  longestShiftMin: number,
-): Placed | undefined {
+  shifts: readonly number[],
+): Placed | { somewhere: boolean } {
   let firstRefusal: Attempt | undefined;
-  for (let shiftMin = 0; shiftMin <= Math.max(0, longestShiftMin); shiftMin += SHIFT_STEP_MIN) {
+  let somewhere = false;
+  for (const shiftMin of shifts) {
+    let some = false;
     for (const spread of [false, true]) {
+      // Where none could lie on one pit, none can on several.
+      if (spread && !some) continue;
       const marks = mark(context);
       const runs: Run[] = [];
+      const claims: Claims[] = [];
       let left = pieces;
       for (const option of options) {
         const before = mark(context);
-        const attempt = tryOption(order, context, option, left, shiftMin);
+        const attempt = tryOption(order, context, option, left, { shiftMin, carveLaterMin: 0 });
         if (attempt.refusal) firstRefusal ??= attempt;
         if (!attempt.run) continue;
+        some = true;
+        somewhere = true;
         if (!spread && attempt.taken.length < left.length) {
           rollBack(context, before);
           continue;
         }
         runs.push(attempt.run);
+        claims.push(attempt.claims!);
         left = left.filter((piece) => !attempt.taken.includes(piece));
         if (left.length === 0) {
-          if (shiftMin > 0 && firstRefusal) for (const run of runs) run.why.push(movedReason(firstRefusal, shiftMin));
-          return { runs, left: [], problems: [], earlierMin: shiftMin * pieces.length };
+          const wished = shiftMin === shifts[0];
+          for (const run of runs)
+            if (!wished && firstRefusal) run.why.push(movedReason(firstRefusal, shiftMin - (shifts[0] ?? 0)));
+            else if (shiftMin > 0) run.why.push({ code: 'idealHold', minutes: shiftMin });
+          return { runs, claims, left: [], problems: [] };
         }
       }
       rollBack(context, marks);
     }
   }
-  return undefined;
+  return { somewhere };
 }
 
-/** What fits at each shift, later starts first; the rest is reported with what is short. */
+/** Later rounds of a serving are tried at fewer moments. */
+const EVERY_SO_OFTEN_MIN = [0, 30, 60, 120, 240];
+
+/** What fits at each moment; later rounds of a serving take what the first cannot. The rest is reported with what is short. */
 function placePieceByPiece(
   order: BatchOrder,
   context: PlacementContext,
   options: Option[],
   pieces: Footprint[],
-  longestShiftMin: number,
+  shifts: readonly number[],
+  someServedAtFirst: boolean,
 ): Placed {
-  const runs: Run[] = [];
-  let left = pieces;
-  let earlierMin = 0;
+  const placed: Placed = { runs: [], claims: [], left: pieces, problems: [] };
   let reported: Attempt | undefined;
-  for (let shiftMin = 0; shiftMin <= Math.max(0, longestShiftMin) && left.length > 0; shiftMin += SHIFT_STEP_MIN) {
+  const serveForMin = Math.floor(order.serving.serveForMin);
+  const rounds = [...new Set([0, Math.floor(serveForMin / 2), serveForMin])].flatMap((carveLaterMin) =>
+    (carveLaterMin > 0 ? EVERY_SO_OFTEN_MIN : shifts).map((shiftMin) => ({ shiftMin, carveLaterMin, mayCool: false })),
+  );
+  // Last of all: nothing keeps it hot if it should be done early. It is placed as late as can be, and said.
+  for (const { shiftMin, carveLaterMin, mayCool } of [...rounds, { shiftMin: 0, carveLaterMin: 0, mayCool: true }]) {
+    if (carveLaterMin > 0 && !someServedAtFirst && placed.runs.length === 0) continue;
     for (const option of options) {
-      if (left.length === 0) break;
-      const attempt = tryOption(order, context, option, left, shiftMin);
+      if (placed.left.length === 0) break;
+      const attempt = tryOption(order, context, option, placed.left, { shiftMin, carveLaterMin, mayCool });
       if (attempt.refusal) reported = tellsMore(reported, attempt);
       if (!attempt.run) continue;
-      if (shiftMin > 0 && reported) attempt.run.why.push(movedReason(reported, shiftMin));
-      runs.push(attempt.run);
-      earlierMin += shiftMin * attempt.taken.length;
-      left = left.filter((piece) => !attempt.taken.includes(piece));
+      if (reported) attempt.run.why.push(movedReason(reported, shiftMin - (shifts[0] ?? 0)));
+      placed.runs.push(attempt.run);
+      placed.claims.push(attempt.claims!);
+      placed.left = placed.left.filter((piece) => !attempt.taken.includes(piece));
     }
   }
-  if (left.length > 0 && !reported?.refusal)
-    reported = options.map((option) => tryOption(order, context, option, left, 0)).find((attempt) => attempt.refusal);
-  const problems = left.length > 0 && reported?.refusal ? [problemOf(order, left.length, reported, options[0]!)] : [];
-  return { runs, left, problems, earlierMin };
+  if (placed.left.length > 0 && !reported?.refusal)
+    reported = options
+      .map((option) => tryOption(order, context, option, placed.left, { shiftMin: 0, carveLaterMin: 0 }))
+      .find((attempt) => attempt.refusal);
+  if (placed.left.length > 0 && reported?.refusal) placed.problems.push(problemOf(order, placed.left.length, reported, options[0]!));
+  return placed;
 }

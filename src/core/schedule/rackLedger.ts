@@ -1,4 +1,4 @@
-import { isPoultry, pieceSize, type Cut, type Laid, type Leg, type Piece, type Pit, type Place, type Rack } from '../model';
+import { isPoultry, laidSize, type Cut, type Laid, type Leg, type Piece, type Pit, type Place, type Rack } from '../model';
 import {
   AIR_GAP_MM,
   arrange,
@@ -40,11 +40,9 @@ export type RackRefusal =
   | { code: 'poultryAbove'; fromMs: number; toMs: number };
 
 export function footprintOf(cut: Cut, batchId: string, piece: Piece): Footprint {
-  const { lengthMm, widthMm, thicknessMm } = pieceSize(cut, piece.kg, piece.thicknessMm);
-  return { batchId, pieceId: piece.id, kg: piece.kg, lengthMm: wholeMm(lengthMm), widthMm: wholeMm(widthMm), thicknessMm };
+  return { batchId, pieceId: piece.id, kg: piece.kg, ...laidSize(cut, piece) };
 }
 export const pieceKey = ({ batchId, pieceId }: { batchId: string; pieceId: string }): string => `${batchId}/${pieceId}`;
-const wholeMm = (mm: number) => Math.ceil(mm - 1e-6);
 
 export const rackMm2 = (rack: Rack): number => floorMm2(floorOf(rack), rack.blocked);
 
@@ -95,6 +93,7 @@ export class RackLedger {
     /** Every piece of the event by `pieceKey`. */
     private readonly sizes: ReadonlyMap<string, Footprint> = new Map(),
     private readonly memo: PackingMemo = new Map(),
+    private readonly gapMm: number = AIR_GAP_MM,
   ) {}
 
   snapshot(): number {
@@ -190,7 +189,7 @@ export class RackLedger {
       }
     }
     const ground = this.groundOf(pit, rack, pieces, fixed, fromMs, toMs);
-    const { placed, left, lacksMm } = this.arranged(rack, ground, bearable);
+    const { placed, left, lacksMm } = this.arranged(pit.id, rack, ground, bearable);
     if (left.length > 0) refusal = this.whyLeft(pit, rack, bearable, lacksMm!, fromMs, toMs);
     const ids = new Set([...fixed.map(({ place }) => place.id), ...placed.map((each) => each.id)]);
     return {
@@ -212,7 +211,7 @@ export class RackLedger {
     const uses = this.during(pit.id, fromMs, toMs).filter((use) => use.rackId === rack.id);
     const lying = uses.flatMap((use) => use.places);
     if (this.laid.length === 0)
-      return { floor: floorOf(rack), gapMm: AIR_GAP_MM, taken: lying, blocked: rack.blocked ?? [], bands: rack.zones };
+      return { floor: floorOf(rack), gapMm: this.gapMm, taken: lying, blocked: rack.blocked ?? [], bands: rack.zones };
     const known = new Set([
       ...pieces.map(pieceKey),
       ...uses.flatMap(({ batchId, pieceIds }) => pieceIds.map((pieceId) => pieceKey({ batchId, pieceId }))),
@@ -225,17 +224,17 @@ export class RackLedger {
     });
     return {
       floor: floorOf(rack),
-      gapMm: AIR_GAP_MM,
+      gapMm: this.gapMm,
       taken: [...lying, ...kept, ...fixed.map(({ place }) => place)],
       blocked: rack.blocked ?? [],
       bands: rack.zones,
     };
   }
 
-  private arranged(rack: Rack, ground: Ground, pieces: Footprint[]): Laying {
+  private arranged(pitId: string, rack: Rack, ground: Ground, pieces: Footprint[]): Laying {
     if (pieces.length === 0) return { placed: [], left: [] };
     const taken = ground.taken.map(({ xMm, yMm, widthMm, depthMm }) => `${xMm},${yMm},${widthMm},${depthMm}`).sort();
-    const key = `${rack.id}|${taken.join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
+    const key = `${pitId}|${rack.id}|${taken.join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
     const kept = this.memo.get(key);
     if (kept) return kept;
     const exactNodes = pieces.length <= EXACT_PIECES ? EXACT_NODES : 0;

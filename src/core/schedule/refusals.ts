@@ -1,11 +1,15 @@
 import type { PlanProblem, Reason } from '../model';
-import type { Attempt, Refusal } from './attempt';
+import type { Attempt } from './attempt';
+import type { Refusal } from './refusal';
 import type { Option } from './options';
 import type { BatchOrder } from './order';
 
-/** A move to an earlier start, with what stood in the way. */
+/** A start other than the wished one, with what stood in the way. */
 export function movedReason(attempt: Attempt, minutes: number): Reason {
   const { refusal, pit, rack } = attempt;
+  if (refusal?.code === 'hands') return { code: 'movedForHands', minutes, kind: refusal.kind, atMs: refusal.atMs };
+  if (refusal?.code === 'heat') return { code: 'movedForHeat', minutes, pitId: pit.id, setC: refusal.setC, untilMs: refusal.toMs };
+  if (refusal?.code === 'box' || refusal?.code === 'warmer' || refusal?.code === 'hold') return { code: 'movedForHold', minutes };
   const blockedUntilMs = refusal && 'toMs' in refusal ? refusal.toMs : 0;
   return { code: 'movedEarlier', minutes, pitId: pit.id, rackId: rack?.id ?? pit.racks[0]!.id, blockedUntilMs };
 }
@@ -15,11 +19,13 @@ const TELLING: Refusal['code'][] = [
   'areaShort',
   'noSpot',
   'loadShort',
-  'heat',
   'box',
   'warmer',
   'poultryAbove',
+  'hands',
+  'heat',
   'hold',
+  'road',
   'past',
   'laidElsewhere',
   'tooLarge',
@@ -82,12 +88,16 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       return { code: 'poultryAbove', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'hold':
       return { code: 'holdTooLong', ...common, holdMin: refusal.holdMin, allowedMin: refusal.allowedMin };
+    case 'hands':
+      return { code: 'noHands', ...common, kind: refusal.kind, atMs: refusal.atMs, minutes: refusal.minutes };
+    case 'road':
+      return { code: 'onTheRoad', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'laidElsewhere':
       return { code: 'laidUnsuitable', ...common, pitId: refusal.pitId };
     case 'past':
       return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
     case 'tooLarge':
-      return option.forecast.last.status === 'never'
+      return option.forecast().last.status === 'never'
         ? { code: 'neverDone', ...common, pitC: option.pitC }
         : { code: 'noSuitablePit', ...common, need: 'size' };
   }

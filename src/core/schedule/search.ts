@@ -1,142 +1,207 @@
-import type { Pit, Plan, PlanProblem, Run } from '../model';
-import { claimedMm2, rackFaults, type Lying } from '../packing';
-import { firingsOf } from './firings';
-import { HeatLedger } from './heatLedger';
-import { boxLedger, warmerLedger } from './holdLedger';
-import { servedRare } from './options';
-import { placeBatch } from './placeBatch';
+import type { Choice, Objective, Plan, Scheme } from '../model';
+import { seededRandom } from '../numerics';
+import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } from './decoder';
+import { isBetter } from './objective';
 import type { BatchOrder } from './order';
-import type { PlacementContext } from './placement';
-import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
+import { lowerBound } from './bounds';
+import { pullDeadlineMs } from './window';
+import { MS_PER_MIN } from '../units';
 
-export type SearchInput = Omit<PlacementContext, 'racks' | 'heat' | 'boxLedger' | 'warmerLedger'>;
+export interface SearchOptions {
+  seed: number;
+  /** Schemes tried after the sensible starts. A result depends on this alone, never on a clock. */
+  iterations: number;
+  /** A scheme to begin from, beside the sensible ones. */
+  start?: Scheme;
+}
 
-export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'tightest'>;
+/** So much work in all, shared out among batches: a plan of few batches is searched longer than one of many. */
+const PLACEMENTS = 4800;
+const MOST_ITERATIONS = 600;
+const FEWEST_ITERATIONS = 80;
+
+export const usualIterations = (batches: number): number =>
+  Math.max(FEWEST_ITERATIONS, Math.min(MOST_ITERATIONS, Math.round(PLACEMENTS / Math.max(1, batches))));
+
+/** What a search tells while it runs. */
+export interface Progress {
+  done: number;
+  of: number;
+  best: Found;
+}
+
+export interface Found extends Schedule {
+  scheme: Scheme;
+  lower: Objective;
+}
+
+const atBound = (objective: Objective, lower: Objective) => objective.every((value, i) => value <= lower[i]! + 1e-9);
+
+const betterThan = (a: Decoded, b: Decoded): boolean =>
+  a.objective[0] !== b.objective[0] || a.leftKg === b.leftKg || a.objective[0] === 0
+    ? isBetter(a.objective, b.objective)
+    : a.leftKg < b.leftKg;
+
+/** The plan a scheme stands for. */
+export function scheduleBy(orders: readonly BatchOrder[], input: SearchInput, scheme: Scheme | undefined): Found {
+  const decoder = new Decoder(orders, input);
+  const decoded = decoder.decode(scheme ?? { order: [], choices: {}, seed: 1, iterations: 0 });
+  return foundOf(decoded, lowerBound(orders, input));
+}
+
+/** Several schemes one after another, each from where the one before left the ledgers. */
+export function schemeWalk(orders: readonly BatchOrder[], input: SearchInput, schemes: readonly Scheme[]): Schedule[] {
+  const decoder = new Decoder(orders, input);
+  return schemes.map((scheme) => decoder.decode(scheme).schedule);
+}
+
+const foundOf = ({ schedule, scheme }: Decoded, lower: Objective): Found => ({
+  ...schedule,
+  scheme,
+  lower: lower.map((bound, i) => Math.min(bound, schedule.objective[i]!)) as Plan['objective'],
+});
+
+const YIELD_EVERY = 8;
 
 /**
- * Figures compared in this order, less is better: kilograms left out; departures from the wished
- * (minutes on earlier than need be, and heat other than the method's, a degree of which counts as
- * much as some minutes, for each piece); runs; fires.
+ * Large-neighbourhood search over schemes: the order in which batches are placed, and for each its pit,
+ * heat, finish, start and parts. Keeps what is not worse, tells the best so far every few schemes, and
+ * ends at its budget or at the bound. The same for the same seed and iterations.
  */
-type Cost = [leftKg: number, departures: number, runs: number, firings: number];
-const MINUTES_PER_DEGREE_C = 6;
-
-const better = (a: Cost, b: Cost): boolean => {
-  for (let i = 0; i < a.length; i++) if (Math.abs(a[i]! - b[i]!) > 1e-9) return a[i]! < b[i]!;
-  return false;
-};
-
-/** Swaps of neighbouring priorities tried after the starting orders. */
-const IMPROVING_ROUNDS = 3;
-
-/**
- * Places every batch as late as its serving allows, one after another by priority, and searches
- * over the priority order: three sensible starts, then swaps while they improve. Deterministic.
- */
-export function schedule(orders: BatchOrder[], input: SearchInput): Schedule {
-  const memo: PackingMemo = new Map();
-  let best = attempt([...orders].sort(byPitSpace), input, memo);
-  const consider = (order: BatchOrder[]) => {
-    if (best.cost[0] === 0 && best.cost[1] === 0 && best.cost[2] === orders.length) return;
-    const next = attempt(order, input, memo);
-    if (better(next.cost, best.cost)) best = next;
-  };
-  consider([...orders].sort((a, b) => a.serving.atMs - b.serving.atMs || byPitSpace(a, b)));
-  consider([...orders].sort((a, b) => b.serving.atMs - a.serving.atMs || byPitSpace(a, b)));
-  for (let round = 0; round < IMPROVING_ROUNDS; round++) {
-    const before = best;
-    for (let i = 0; i < orders.length; i++) {
-      for (let j = i + 1; j < orders.length; j++) {
-        const swapped = [...best.order];
-        [swapped[i], swapped[j]] = [swapped[j]!, swapped[i]!];
-        consider(swapped);
-      }
+export function* search(
+  orders: readonly BatchOrder[],
+  input: SearchInput,
+  { seed, iterations, start }: SearchOptions,
+): Generator<Progress, Found> {
+  const decoder = new Decoder(orders, input);
+  const lower = lowerBound(orders, input);
+  const stamp = (scheme: Pick<Scheme, 'order' | 'choices'>): Scheme => ({ ...scheme, seed, iterations });
+  const idsOf = (sorted: BatchOrder[]) => stamp({ order: sorted.map((order) => order.batch.id), choices: {} });
+  const starts = [
+    ...(start ? [stamp(start)] : []),
+    idsOf([...orders].sort(byPitSpace)),
+    idsOf([...orders].sort((a, b) => a.serving.atMs - b.serving.atMs || byPitSpace(a, b))),
+    idsOf([...orders].sort((a, b) => b.serving.atMs - a.serving.atMs || byPitSpace(a, b))),
+  ];
+  let best: Decoded | undefined;
+  for (const scheme of starts) {
+    const next = decoder.decode(scheme);
+    if (!best || betterThan(next, best)) best = next;
+    yield { done: 0, of: iterations, best: foundOf(best, lower) };
+    if (atBound(best.objective, lower)) break;
+  }
+  for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
+    const next = decoder.decode(stamp(surer(best, orders, input)));
+    if (!betterThan(next, best)) break;
+    best = next;
+    yield { done: 0, of: iterations, best: foundOf(best, lower) };
+  }
+  decoder.restore(best!);
+  let current = best!;
+  const random = seededRandom(seed);
+  let quietFor = 0;
+  for (let i = 1; i <= iterations; i++) {
+    if (atBound(best!.objective, lower) || orders.length === 0 || input.pits.length === 0) break;
+    const next = decoder.decode(stamp(changed(current, orders, input, random.uniform)));
+    if (betterThan(next, best!)) {
+      best = next;
+      quietFor = 0;
+    } else quietFor++;
+    if (!betterThan(current, next)) current = next;
+    else decoder.restore(current);
+    // Stuck for long: back to the best, and on from there another way.
+    if (quietFor > 0 && quietFor % 150 === 0) {
+      current = best!;
+      decoder.restore(current);
     }
-    if (best === before) break;
+    if (i % YIELD_EVERY === 0 || i === iterations) yield { done: i, of: iterations, best: foundOf(best!, lower) };
   }
-  return best.schedule;
+  return foundOf(best!, lower);
 }
 
-/** What a batch asks of the pits: long, tight-heated, large batches first. */
-function byPitSpace(a: BatchOrder, b: BatchOrder): number {
-  const demand = ({ batch, cut, method }: BatchOrder) =>
-    batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
-    (method.pitRangeC[1] - method.pitRangeC[0] + 5);
-  return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
+const SURER_ROUNDS = 10;
+const SURER_STEP_MIN = 20;
+
+/** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
+function surer(current: Decoded, orders: readonly BatchOrder[], input: SearchInput): Pick<Scheme, 'order' | 'choices'> {
+  const choices = { ...current.scheme.choices };
+  const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
+  for (const { batchId, lateShare } of current.atRisk) {
+    if (lateShare < worst * 0.4) continue;
+    const order = orders.find((each) => each.batch.id === batchId)!;
+    choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
+  }
+  return { order: current.steps.map((step) => step.id), choices };
 }
 
-function attempt(order: BatchOrder[], input: SearchInput, memo: PackingMemo): { order: BatchOrder[]; cost: Cost; schedule: Schedule } {
-  const sizes = new Map(
-    order.flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece))).map((each) => [pieceKey(each), each]),
-  );
-  const context: PlacementContext = {
-    ...input,
-    racks: new RackLedger(input.laid, sizes, memo),
-    heat: new HeatLedger(),
-    boxLedger: boxLedger(input.boxes),
-    warmerLedger: warmerLedger(input.warmers),
-  };
-  const runs: Run[] = [];
-  const problems: PlanProblem[] = [];
-  let leftKg = 0;
-  let departures = 0;
-  for (const each of order) {
-    const placed = placeBatch(each, context);
-    placed.runs.forEach((run, i) => runs.push({ ...run, id: i === 0 ? each.batch.id : `${each.batch.id}.${i + 1}` }));
-    problems.push(...placed.problems);
-    leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
-    departures += placed.earlierMin;
-    for (const run of placed.runs) departures += MINUTES_PER_DEGREE_C * Math.abs(run.pitC - each.method.pitC) * run.pieceIds.length;
-    const coolest = placed.runs.map((run) => run.hold.coolestAtCarveC);
-    if (placed.runs.length > 0 && servedRare(each.cut))
-      problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: each.batch.id, coreC: Math.min(...coolest) });
+const STEPS_MIN = [-120, -60, -30, -15, 15, 30, 60, 120] as const;
+
+/** A scheme like the current one but for one or two moves. Batches in trouble are moved more often. */
+function changed(
+  current: Decoded,
+  orders: readonly BatchOrder[],
+  input: SearchInput,
+  uniform: () => number,
+): Pick<Scheme, 'order' | 'choices'> {
+  const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+  const order = current.steps.map((step) => step.id);
+  const choices = { ...current.scheme.choices };
+  const troubled = current.steps.filter(({ placed }) => placed.left.length > 0).map((step) => step.id);
+  const moves = 1 + Number(uniform() < 0.3) + Number(uniform() < 0.1);
+  for (let n = 0; n < moves; n++) {
+    const { atRisk } = current;
+    if (troubled.length === 0 && atRisk.length > 0 && uniform() < 0.5) {
+      const { batchId } = atRisk[Math.floor(uniform() ** 2 * atRisk.length)]!;
+      const risky = orders.find((each) => each.batch.id === batchId)!;
+      choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, risky, input) + pick([10, 20, 40]) };
+      continue;
+    }
+    const id = troubled.length > 0 && uniform() < 0.6 ? pick(troubled) : pick(order);
+    const batch = orders.find((each) => each.batch.id === id)!;
+    const choice: Choice = { ...choices[id] };
+    const kind = uniform();
+    if (kind < 0.18) {
+      const i = order.indexOf(id);
+      const j = Math.min(order.length - 1, Math.floor(uniform() * order.length));
+      [order[i], order[j]] = [order[j]!, order[i]!];
+    } else if (kind < 0.34) {
+      order.splice(order.indexOf(id), 1);
+      order.splice(troubled.includes(id) ? 0 : Math.floor(uniform() * (order.length + 1)), 0, id);
+    } else if (kind < 0.6) {
+      choice.earlierMin = Math.max(0, shiftOf(current, batch, input) + pick(STEPS_MIN));
+      if (uniform() < 0.15) delete choice.earlierMin;
+    } else if (kind < 0.75) {
+      choice.pitId = pick(input.pits).id;
+      if (uniform() < 0.2) delete choice.pitId;
+    } else if (kind < 0.85) {
+      const [low, high] = batch.method.pitRangeC;
+      const others = orders.map((each) => each.method.pitC).filter((heat) => heat >= low && heat <= high);
+      choice.pitC = pick([low, high, (low + high) / 2, batch.method.pitC, ...others]);
+      if (uniform() < 0.2) delete choice.pitC;
+    } else if (kind < 0.94 && batch.method.wrap !== 'none') {
+      const [low, high] = batch.method.finishRangeC ?? batch.method.pitRangeC;
+      choice.finish = { pitId: pick(input.pits).id, pitC: pick([low, high, batch.method.pitC]) };
+      if (uniform() < 0.35) delete choice.finish;
+    } else if (batch.batch.pieces.length > 1) {
+      choice.parts = pick([1, 2, 3]);
+      if (choice.parts === 1) delete choice.parts;
+    }
+    if (Object.keys(choice).length > 0) choices[id] = choice;
+    else delete choices[id];
   }
-  const firings = firingsOf(input.pits, context.heat);
-  if (input.laid.length > 0) problems.push(...laidProblems(input.pits, context.racks, sizes));
-  runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
-  return {
+  return { order, choices };
+}
+
+/** How many minutes before its latest start a batch now goes on. */
+function shiftOf(current: Decoded, order: BatchOrder, input: SearchInput): number {
+  const run = current.steps.find((step) => step.id === order.batch.id)?.placed.runs[0];
+  if (!run) return 0;
+  const pit = input.pits.find((each) => each.id === run.pitId)!;
+  const deadlineMs = pullDeadlineMs(
     order,
-    cost: [leftKg, departures, runs.length, firings.length],
-    schedule: { runs, firings, problems, tightest: tightestMoment(input.pits, context.racks) },
-  };
-}
-
-/** What a place given by hand breaks: the plan keeps it, and says so. */
-function laidProblems(pits: Pit[], racks: RackLedger, sizes: ReadonlyMap<string, { kg: number; thicknessMm: number }>): PlanProblem[] {
-  return pits.flatMap((pit) => {
-    const lying = racks
-      .all()
-      .filter((use) => use.pitId === pit.id)
-      .flatMap(({ batchId, rackId, fromMs, toMs, poultry, places }) =>
-        places.map((place): Lying => {
-          const piece = { batchId, pieceId: place.pieceId };
-          const { kg, thicknessMm } = sizes.get(pieceKey(piece))!;
-          return { ...place, piece, rackId, kg, thicknessMm, poultry, fromMs, toMs };
-        }),
-      );
-    return rackFaults(pit, lying).map(({ rackId, fault }): PlanProblem => ({
-      code: 'laidWrong',
-      severity: 'broken',
-      pitId: pit.id,
-      rackId,
-      fault,
-    }));
-  });
-}
-
-function tightestMoment(pits: Pit[], racks: RackLedger): Schedule['tightest'] {
-  let best: Schedule['tightest'];
-  const uses = racks.all();
-  if (uses.length === 0) return undefined;
-  const fromMs = Math.min(...uses.map((use) => use.fromMs));
-  const toMs = Math.max(...uses.map((use) => use.toMs));
-  for (const pit of pits) {
-    for (const rack of pit.racks) {
-      const peak = racks.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
-      const fullShare = peak.amount / rackMm2(rack);
-      if (peak.amount > 0 && (!best || fullShare > best.fullShare))
-        best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
-    }
-  }
-  return best;
+    { pit, pitC: run.pitC, forecast: () => undefined as never, hotHoldC: 0 },
+    run.carveAtMs,
+    input.drives,
+  );
+  return Math.max(0, Math.round((deadlineMs - run.pullLateMs) / MS_PER_MIN));
 }

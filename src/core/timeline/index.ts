@@ -1,2 +1,2 @@
-export { layoutTimeline, xAt } from './layout';
+export { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from './layout';
 export type { Bar, Phase, TimelineLayout } from './layout';

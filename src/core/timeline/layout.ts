@@ -26,6 +26,18 @@ export interface Scale {
 export const xAt = (scale: Scale, atMs: number): number =>
   scale.leftPx + ((atMs - scale.fromMs) / (scale.toMs - scale.fromMs)) * (scale.rightPx - scale.leftPx);
 
+/** The moment under a place of the drawing. */
+export const timeAt = (scale: Scale, x: number): number =>
+  scale.fromMs + ((x - scale.leftPx) / (scale.rightPx - scale.leftPx)) * (scale.toMs - scale.fromMs);
+
+/** Minutes a drag of so many pixels comes to, in steps. */
+export const draggedMin = (scale: Scale, dx: number, stepMin: number): number =>
+  Math.round((dx * (scale.toMs - scale.fromMs)) / (scale.rightPx - scale.leftPx) / MS_PER_MIN / stepMin) * stepMin;
+
+/** The pit whose row lies at a height. */
+export const pitAtY = (layout: Pick<TimelineLayout, 'pits'>, y: number): string | undefined =>
+  layout.pits.find((row) => y >= row.y && y < row.y + row.height)?.pitId;
+
 export type Phase = 'bare' | 'wrapped' | 'vent' | 'rest' | 'holdSure' | 'holdMaybe';
 
 export interface Segment {
@@ -202,7 +214,8 @@ function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackId: string, y
   const legs = input.plan.runs
     .flatMap((run) => run.legs.filter((leg) => leg.rackId === rackId && leg.pitId === pit.id).map((leg) => ({ run, leg })))
     .sort((a, b) => a.leg.fromMs - b.leg.fromMs);
-  const lanes = lanesOf(legs.map(({ leg }) => ({ x0: xAt(scale, leg.fromMs), x1: xAt(scale, leg.toMs) })));
+  const spans = legs.map(({ leg }) => ({ x0: xAt(scale, leg.fromMs), x1: xAt(scale, leg.toMs) }));
+  const lanes = lanesOf(spans.map(named));
   const height = (Math.max(0, ...lanes) + 1) * LANE_PX + GAP_PX;
   const bars = legs.map(({ run, leg }, i) => legBar(scale, run, leg, y + lanes[i]! * LANE_PX));
   const edges = [...new Set(legs.flatMap(({ leg }) => [leg.fromMs, leg.toMs]))].sort((a, b) => a - b);
@@ -251,6 +264,7 @@ function legBar(scale: Scale, run: Run, leg: Run['legs'][number], y: number): Ba
 
 /** Names of short bars stand left of them; bars of one lane leave room for that. */
 const NAME_PX = 118;
+const named = ({ x0, x1 }: { x0: number; x1: number }) => ({ x0: x1 - x0 > NAME_PX ? x0 : x0 - NAME_PX, x1 });
 
 function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: number): HoldRow {
   const segmentsOf = gearId === 'board' ? boardSegments : boxSegments;
@@ -262,7 +276,7 @@ function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: number):
       return { run, segments, x0: segments[0]?.x0 ?? x1, x1 };
     })
     .sort((a, b) => a.x0 - b.x0);
-  const lanes = lanesOf(spans.map(({ x0, x1 }) => ({ x0: x1 - x0 > NAME_PX ? x0 : x0 - NAME_PX, x1 })));
+  const lanes = lanesOf(spans.map(named));
   const bars: Bar[] = spans.map(({ run, segments, x0, x1 }, i) => ({
     runId: run.id,
     batchId: run.batchId,

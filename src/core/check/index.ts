@@ -1,0 +1,26 @@
+import type { OpenEvent, OpenPlan } from '../model';
+import type { Broken } from './broken';
+import { factsOf } from './facts';
+import { heatRules, once } from './heat';
+import { peopleRules } from './people';
+import { placeRules } from './places';
+import { physicsRules } from './physics';
+import { timeRules } from './times';
+
+export type { Broken, BrokenCode } from './broken';
+
+/**
+ * Every rule of docs/formats/rules.md that a plan breaks, worked out from the two files alone. It shares
+ * no code with the search. `physics: false` leaves out what needs a cook to be run again (hot holding and
+ * the danger zone), for a plan that is being dragged.
+ */
+export function checkPlan(event: OpenEvent, plan: OpenPlan, { physics = true }: { physics?: boolean } = {}): Broken[] {
+  const facts = factsOf(event, plan);
+  return once([
+    ...timeRules(facts),
+    ...placeRules(facts),
+    ...heatRules(facts),
+    ...peopleRules(facts),
+    ...(physics ? physicsRules(facts) : []),
+  ]).sort((a, b) => a.rule - b.rule);
+}

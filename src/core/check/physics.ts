@@ -1,0 +1,99 @@
+import { cookSetup, holdTogether, runCook, SHIPPED_PARAMETERS, timeFactor, type HoldingPlace } from '../forecast';
+import { findCut, type Cut } from '../model';
+import type { Broken } from './broken';
+import { instant, minutes, type Facts, type RunFacts } from './facts';
+
+const ROOM_C = 20;
+/** What forecasts on two grids may differ by. */
+const ALLOWED_C = 1;
+const DANGER_TOP_C = 57;
+const BEEF_ROAST_C = 54;
+
+/**
+ * Rules 10 and 14 by running each run's cook again at the set points of the plan: the core stays hot until
+ * carving when the run is done as expected; birds pass the danger zone in time even when slow.
+ */
+export function physicsRules({ event, plan, runs, places, pieces }: Facts): Broken[] {
+  const broken: Broken[] = [];
+  for (const run of runs) {
+    const cut = findCut(event.batches.find((batch) => batch.id === run.batch)!.cut);
+    const first = places.filter((place) => place.of === run).sort((a, b) => a.from - b.from)[0];
+    const pit = event.pits.find((each) => each.id === first?.pit);
+    const fire = plan.pits.find((each) => each.id === first?.pit);
+    if (!cut || !pit || !fire || run.late <= run.on) continue;
+    const byWeight = run.run.pieces.map((piece) => pieces.get(piece)!).sort((a, b) => a.piece.kg - b.piece.kg);
+    const steps = programme(
+      run,
+      plan.pits,
+      places.filter((place) => place.of === run && place.piece === first!.piece),
+    );
+    const cook = (of: (typeof byWeight)[number]) =>
+      runCook(
+        cookSetup(
+          cut,
+          { massKg: of.piece.kg, thicknessMm: of.piece.thicknessMm, startC: of.piece.startC },
+          { wrap: run.method.wrap, wrapWhen: run.method.wrapWhen ?? {}, unwrapAfterMin: run.method['x-unwrapAfterMin'] },
+          SHIPPED_PARAMETERS,
+          {
+            pit: { steps, openingDropC: pit.openingDropC, recoverMin: pit.recoverMin },
+            pitKind: pit.kind,
+            altitudeM: event.altitudeM,
+          },
+        ),
+        SHIPPED_PARAMETERS,
+      );
+    if (run.poultry || cut.id === 'sausage-link') {
+      const slow = cook(byWeight.at(-1)!);
+      const passed = slow.trace.coreC.findIndex((core) => core >= DANGER_TOP_C);
+      const slowMin = passed * slow.trace.stepMin * timeFactor(SHIPPED_PARAMETERS.timeLogSd, plan.confidence);
+      if (passed < 0 || slowMin > event.rules.dangerZoneMaxMin)
+        broken.push({ rule: 14, code: 'tooSlowThroughDanger', batch: run.batch, by: Math.round(slowMin - event.rules.dangerZoneMaxMin) });
+    }
+    const floorC = roastServedRare(cut) ? BEEF_ROAST_C : event.rules.hotHoldC;
+    const coolest = coreAtCarving(event, run, cut, cook(byWeight[0]!));
+    if (coolest !== undefined && coolest < floorC - ALLOWED_C && !roastServedRare(cut))
+      broken.push({ rule: 10, code: 'tooCool', batch: run.batch, by: floorC - coolest });
+  }
+  return broken;
+}
+
+const roastServedRare = (cut: Cut) => cut.done.by === 'core' && cut.done.coreC < 60;
+
+/** The set points a piece lives through, minutes from going on. */
+function programme(run: RunFacts, fires: Facts['plan']['pits'], stays: Facts['places']): { fromMin: number; pitC: number }[] {
+  const steps: { fromMin: number; pitC: number }[] = [];
+  for (const stay of stays.sort((a, b) => a.from - b.from)) {
+    const set = (fires.find((fire) => fire.id === stay.pit)?.setPoints ?? []).map(({ at, c }) => ({ at: instant(at), c }));
+    const begun = set.filter((each) => each.at <= stay.from).at(-1);
+    if (begun) steps.push({ fromMin: (stay.from - run.on) / minutes(1), pitC: begun.c });
+    for (const each of set)
+      if (each.at > stay.from && each.at < stay.to) steps.push({ fromMin: (each.at - run.on) / minutes(1), pitC: each.c });
+  }
+  return steps.length > 0 ? steps : [{ fromMin: 0, pitC: run.method.pitC }];
+}
+
+function coreAtCarving(event: Facts['event'], run: RunFacts, cut: Cut, cook: ReturnType<typeof runCook>): number | undefined {
+  if (cook.status === 'never') return undefined;
+  const gearId = run.run.holds.find((hold) => hold.gear !== 'board')?.gear;
+  const gear = event.holding.find((each) => each.id === gearId);
+  const place: HoldingPlace = !gear
+    ? { kind: 'tent' }
+    : gear.kind === 'insulated-box'
+      ? { kind: 'box', lossWPerK: gear.lossWPerK }
+      : { kind: 'warmer', airC: gear.setC };
+  const wait = Math.round((run.carve - run.median) / minutes(1));
+  if (wait <= 0) return undefined;
+  const [curve] = holdTogether(
+    [{ body: cook.body, pieces: run.run.pieces.length, convertedShare: cook.convertedShare, softeningH: 1 }],
+    SHIPPED_PARAMETERS,
+    {
+      ventMin: run.method.ventMin,
+      restMin: gear && cut.done.by === 'core' ? 0 : run.method.restMin,
+      restBare: cut.done.by === 'core',
+      place,
+      roomC: ROOM_C,
+      longestMin: wait,
+    },
+  );
+  return curve!.coreC[wait];
+}

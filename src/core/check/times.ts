@@ -1,0 +1,80 @@
+import type { Broken } from './broken';
+import { instant, minutes, type Facts } from './facts';
+
+/** Rules 1, 2, 9 to 11: every piece once, its moments in order, its rest, its hold and its carving. */
+export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
+  const broken: Broken[] = [];
+  const seen = new Set<string>();
+  for (const run of plan.runs) {
+    if (!event.batches.some((batch) => batch.id === run.batch)) broken.push({ rule: 1, code: 'unknownId', batch: run.batch });
+    for (const piece of run.pieces) {
+      if (seen.has(piece)) broken.push({ rule: 1, code: 'pieceTwice', piece });
+      if (pieces.get(piece)?.batch !== run.batch) broken.push({ rule: 1, code: 'unknownId', batch: run.batch, piece });
+      seen.add(piece);
+    }
+  }
+  for (const [piece, { batch }] of pieces) if (!seen.has(piece)) broken.push({ rule: 1, code: 'pieceMissing', batch, piece });
+  const workFrom = instant(event.workFrom);
+  for (const task of plan.tasks)
+    if (instant(task.at) < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', task: task.kind, at: task.at });
+  for (const fire of plan.pits)
+    if (instant(fire.lightAt) < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', pit: fire.id, at: fire.lightAt });
+
+  const wrapsOf = (wrap: string) => wrap !== 'none';
+  for (const { run, batch, method, on, wrap, early, median, late, carve, serving } of runs) {
+    if (!(on < early && early <= median && median <= late && (wrap === undefined || (on < wrap && wrap <= early))))
+      broken.push({ rule: 2, code: 'timesOutOfOrder', batch, at: run.onAt });
+    if (wrapsOf(method.wrap) && wrap === undefined) broken.push({ rule: 2, code: 'wrapMissing', batch });
+    if (!wrapsOf(method.wrap) && wrap !== undefined) broken.push({ rule: 2, code: 'wrapUncalledFor', batch });
+    const rested = late + minutes(method.ventMin + method.restMin);
+    if (rested > carve) broken.push({ rule: 9, code: 'noTimeToRest', batch, by: (rested - carve) / minutes(1) });
+    const longest = minutes(method.ventMin + method.restMin + method.holdMaxMin);
+    if (carve - early > longest) broken.push({ rule: 9, code: 'heldTooLong', batch, by: (carve - early - longest) / minutes(1) });
+    const vented = late + minutes(method.ventMin);
+    const holds = run.holds
+      .map((hold) => ({ gear: hold.gear, from: instant(hold.from), to: instant(hold.to) }))
+      .sort((a, b) => a.from - b.from);
+    let reached = vented;
+    for (const hold of holds) {
+      if (hold.gear !== 'board' && !event.holding.some((gear) => gear.id === hold.gear))
+        broken.push({ rule: 10, code: 'unknownId', batch, gear: hold.gear });
+      if (hold.from <= reached) reached = Math.max(reached, hold.to);
+    }
+    if (reached < carve) broken.push({ rule: 10, code: 'holdDoesNotCover', batch, by: (carve - reached) / minutes(1) });
+    const onBoard = holds.filter((hold) => hold.gear === 'board').reduce((sum, hold) => sum + hold.to - Math.max(hold.from, vented), 0);
+    if (onBoard > minutes(method.restMin))
+      broken.push({ rule: 10, code: 'boardTooLong', batch, by: (onBoard - minutes(method.restMin)) / minutes(1) });
+    const first = instant(serving.at) - minutes(serving.carveLeadMin);
+    if (carve < first || carve > first + minutes(serving.serveForMin))
+      broken.push({ rule: 11, code: 'carvedOutsideServing', batch, serving: serving.id, at: run.carveAt });
+  }
+  for (const batch of event.batches) {
+    const own = runs.filter((run) => run.batch === batch.id);
+    if (own.length > 0 && !own.some((run) => run.carve === instant(run.serving.at) - minutes(run.serving.carveLeadMin)))
+      broken.push({ rule: 11, code: 'noneAtFirst', batch: batch.id });
+  }
+  broken.push(...gearRules({ event, plan, runs, pieces }));
+  return broken;
+}
+
+/** Rule 10: gear is taken from the earliest finish on, by litres or by slots of 9 kg. */
+function gearRules({ event, runs, pieces }: Pick<Facts, 'event' | 'plan' | 'runs' | 'pieces'>): Broken[] {
+  const broken: Broken[] = [];
+  for (const gear of event.holding) {
+    const uses = runs.flatMap((facts) => {
+      const holds = facts.run.holds.filter((hold) => hold.gear === gear.id);
+      if (holds.length === 0) return [];
+      const kg = facts.run.pieces.reduce((sum, piece) => sum + (pieces.get(piece)?.piece.kg ?? 0), 0);
+      return [{ from: facts.early, to: Math.max(...holds.map((hold) => instant(hold.to))), kg, at: facts.run.pullEarly }];
+    });
+    for (const { from, at } of uses) {
+      const there = uses.filter((use) => use.from <= from && use.to > from);
+      const over =
+        gear.kind === 'insulated-box'
+          ? there.reduce((sum, use) => sum + use.kg * 1.8, 0) - gear.litres
+          : there.reduce((sum, use) => sum + Math.ceil(use.kg / 9 - 1e-9), 0) - gear.slots;
+      if (over > 1e-6) broken.push({ rule: 10, code: 'gearFull', gear: gear.id, at, by: over });
+    }
+  }
+  return broken;
+}

@@ -1,0 +1,170 @@
+import { describe, expect, it } from 'vitest';
+import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
+import { SHIPPED_PARAMETERS } from '../forecast';
+import type { Pit } from '../model';
+import { newForecastCache } from '../schedule';
+import {
+  buildPlan,
+  conflictOf,
+  decisionsOf,
+  draggedPlan,
+  faceOf,
+  inputFor,
+  namedPlanOf,
+  planFigures,
+  pullLever,
+  rankRemedies,
+  troubledBatches,
+  tryRemedies,
+  withFace,
+  withNamedPlan,
+  type PlanInput,
+} from './index';
+
+const MIN = 60_000;
+/** One small rack: two briskets lie on it, four do not. */
+const SMALL: Pit = { ...OFFSET, racks: [{ ...OFFSET.racks[0]!, widthMm: 500, depthMm: 560 }] };
+const crowded = (): PlanInput => ({
+  ...inputOf(eventOf([batchOf('brisket-whole', 4, { methodId: 'low-bare' })], { pitIds: [SMALL.id], boxIds: [BOX.id] }), [SMALL], [BOX]),
+  spare: {
+    pits: [
+      { ...BULLET, id: 'other' },
+      { ...OFFSET, id: 'second', name: 'Second offset' },
+    ],
+    boxes: [],
+    warmers: [],
+    crew: [],
+  },
+});
+
+describe('levers', () => {
+  const cache = newForecastCache();
+
+  it('are tried for real, and those that mend it come first, the cheapest before the dearer', () => {
+    const input = crowded();
+    const plan = buildPlan(input, cache);
+    expect(troubledBatches(plan, input)).toEqual(['brisket-whole']);
+    const tried = [...tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)];
+    const ranked = rankRemedies(tried, plan.objective);
+    expect(tried.length).toBeGreaterThan(5);
+    expect(ranked.length).toBeGreaterThan(0);
+    const spare = ranked.find((remedy) => remedy.lever.code === 'sparePit' && remedy.lever.pitId === 'second');
+    expect(spare?.solves).toBe(true);
+    const firstThatDoesNot = ranked.findIndex((remedy) => !remedy.solves);
+    if (firstThatDoesNot >= 0) expect(ranked.slice(firstThatDoesNot).every((remedy) => !remedy.solves)).toBe(true);
+    // Pulled in earnest it does what the trial said.
+    const pulled = inputFor(input, pullLever(input.event, spare!.lever));
+    expect(pulled.pits.map((pit) => pit.id)).toEqual([SMALL.id, 'second']);
+    expect(buildPlan(pulled, cache).problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
+  });
+
+  it('say what cannot hold together, proved where it is', () => {
+    const input = crowded();
+    const conflict = conflictOf(input, buildPlan(input, cache).problems, cache, SHIPPED_PARAMETERS)!;
+    expect(conflict.proof).toBe(false);
+    expect(conflict.ids).toContain('brisket-whole');
+    expect(conflict.ids).toContain(SMALL.id);
+    const smokeless = inputOf(eventOf([batchOf('brisket-whole', 1), batchOf('pan-dish', 1)]), [OVEN]);
+    expect(conflictOf(smokeless, buildPlan(smokeless, cache).problems, cache, SHIPPED_PARAMETERS)).toEqual({
+      proof: true,
+      ids: ['brisket-whole'],
+    });
+    const fine = inputOf(eventOf([batchOf('brisket-whole', 1)]));
+    expect(conflictOf(fine, [], cache, SHIPPED_PARAMETERS)).toBeUndefined();
+  });
+
+  it('change just what they say', () => {
+    const { event } = crowded();
+    const after = (lever: Parameters<typeof pullLever>[1]) => pullLever(event, lever);
+    const batchId = 'brisket-whole';
+    expect(after({ code: 'hotter', batchId, methodId: 'hot-foil' }).batches[0]!.methodId).toBe('hot-foil');
+    expect(after({ code: 'hotterInBand', batchId, pitC: 127 }).scheme!.choices[batchId]).toEqual({ pitC: 127 });
+    expect(after({ code: 'finishElsewhere', batchId, pitId: 'oven', pitC: 135 }).scheme!.choices[batchId]!.finish).toEqual({
+      pitId: 'oven',
+      pitC: 135,
+    });
+    expect(after({ code: 'split', batchId, parts: 2 }).scheme!.choices[batchId]!.parts).toBe(2);
+    expect(after({ code: 'earlier', batchId, minutes: 30 }).scheme!.choices[batchId]!.earlierMin).toBe(30);
+    const lighter = after({ code: 'lighterPieces', batchId, pieces: 8 }).batches[0]!;
+    expect(lighter.pieces).toHaveLength(8);
+    expect(lighter.pieces.reduce((sum, piece) => sum + piece.kg, 0)).toBeCloseTo(
+      event.batches[0]!.pieces.reduce((sum, piece) => sum + piece.kg, 0),
+      1,
+    );
+    expect(after({ code: 'moveServing', servingId: 'supper', byMin: 30 }).servings[0]!.atMs).toBe(SUPPER_MS + 30 * MIN);
+    expect(after({ code: 'moreHands', memberId: 'ada', fromMs: 1, toMs: 2 }).duty).toEqual([{ memberId: 'ada', fromMs: 1, toMs: 2 }]);
+  });
+});
+
+describe('a plan that is pulled about', () => {
+  const cache = newForecastCache();
+  const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('chicken-half', 6)], {
+    pitIds: ['offset', 'oven'],
+    boxIds: ['box'],
+  });
+  const input = inputOf(event);
+  const plan = buildPlan(input, cache);
+  const brisket = plan.runs.find((run) => run.batchId === 'brisket-whole')!;
+
+  it('keeps a pinned run where it was put, and places the others round it', () => {
+    const onAtMs = brisket.onAtMs - 90 * MIN;
+    const pinned = buildPlan({ ...input, event: { ...event, pins: [{ batchId: 'brisket-whole', pitId: 'offset', onAtMs }] } }, cache);
+    const run = pinned.runs.find((each) => each.batchId === 'brisket-whole')!;
+    expect(run).toMatchObject({ onAtMs, pinned: true, pitId: 'offset' });
+    expect(run.why[0]).toEqual({ code: 'pinned', onAtMs });
+    expect(pinned.runs.filter((each) => each.batchId === 'chicken-half').flatMap((each) => each.pieceIds)).toHaveLength(6);
+  });
+
+  it('shifts all moments of a dragged run but its carving, and nothing else', () => {
+    const dragged = draggedPlan(plan, brisket.id, -45);
+    const after = dragged.runs.find((run) => run.id === brisket.id)!;
+    expect(brisket.onAtMs - after.onAtMs).toBe(45 * MIN);
+    expect(brisket.pullLateMs - after.pullLateMs).toBe(45 * MIN);
+    expect(after.legs.map((leg) => leg.fromMs)).toEqual(brisket.legs.map((leg) => leg.fromMs - 45 * MIN));
+    expect(after.carveAtMs).toBe(brisket.carveAtMs);
+    expect(dragged.runs.filter((run) => run.id !== brisket.id)).toEqual(plan.runs.filter((run) => run.id !== brisket.id));
+    expect(draggedPlan(plan, brisket.id, 0, OVEN).runs.find((run) => run.id === brisket.id)!.legs[0]).toMatchObject({
+      pitId: 'oven',
+      rackId: 'shelf',
+    });
+  });
+
+  it('goes back to a face, and to a plan kept under a name', () => {
+    const face = faceOf(event);
+    const changed = pullLever({ ...event, confidence: 0.5 }, { code: 'moveServing', servingId: 'supper', byMin: 60 });
+    expect(withFace(changed, face)).toMatchObject(event);
+    const named = namedPlanOf(event, plan.scheme, 'n', 'As it was');
+    const hot = pullLever(event, { code: 'hotter', batchId: 'brisket-whole', methodId: 'hot-foil' });
+    expect(withNamedPlan({ ...hot, confidence: 0.7 }, named)).toMatchObject({
+      confidence: 0.9,
+      batches: event.batches,
+      scheme: plan.scheme,
+    });
+  });
+
+  it('has figures: odds, hold, fire, food and openings', () => {
+    const figures = planFigures(input, plan, cache);
+    expect(figures.onTimeShare).toEqual({ supper: plan.odds[0]!.onTimeShare });
+    expect(figures.pitHours).toBeCloseTo(
+      plan.firings.reduce((sum, firing) => sum + (firing.offAtMs - firing.lightAtMs) / 3.6e6, 0),
+      9,
+    );
+    const raw = event.batches.flatMap((batch) => batch.pieces).reduce((sum, piece) => sum + piece.kg, 0);
+    expect(figures.yieldKg / raw).toBeGreaterThan(0.5);
+    expect(figures.yieldKg / raw).toBeLessThan(0.85);
+    expect(figures).toMatchObject({ broken: 0, wakings: 0 });
+  });
+
+  it('has decision points while something can still be done: a core under which it comes too late', () => {
+    const decisions = decisionsOf(input, plan, cache).filter((decision) => decision.runId === brisket.id);
+    expect(decisions.length).toBe(2);
+    for (const decision of decisions) {
+      expect(decision.atMs).toBeGreaterThan(brisket.onAtMs);
+      expect(decision.atMs).toBeLessThan(brisket.pullMedianMs);
+      expect(decision.underC).toBeGreaterThan(30);
+      expect(decision.underC).toBeLessThan(95);
+    }
+    expect(decisions[0]!.underC).toBeLessThan(decisions[1]!.underC);
+    expect(decisions[0]!.wrapNow).toBe(true);
+  });
+});

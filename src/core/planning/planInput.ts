@@ -1,0 +1,34 @@
+import type { CookEvent, CrewMember, HoldingBox, Library, Pit, Probe, Shift, Warmer } from '../model';
+import type { Limits } from '../safety';
+
+/** What is owned, or to be had, and not in use. */
+export interface Spare {
+  pits: Pit[];
+  boxes: HoldingBox[];
+  warmers: Warmer[];
+  crew: CrewMember[];
+}
+
+/** All that a plan depends on. The same input gives the same plan, in the browser and on the server. */
+export interface PlanInput {
+  event: CookEvent;
+  /** The pits and boxes the event may use. */
+  pits: Pit[];
+  boxes: HoldingBox[];
+  warmers?: Warmer[];
+  probes?: Probe[];
+  crew?: CrewMember[];
+  library: Library;
+  /** No fire is lit before this; the present moment, for an event that lies ahead. */
+  earliestMs: number;
+  /** When the kitchen works; it always does when left out. */
+  shifts?: Shift[];
+  /** The quiet hours of the days before the servings. */
+  quiet?: Shift[];
+  /** Hard values, air between pieces and whether an empty duty list means nobody, where they are not the event's own. */
+  limits?: Limits;
+  airGapMm?: number;
+  countHands?: boolean;
+  /** Owned, or to be had, and not in use. */
+  spare?: Spare;
+}

@@ -1,0 +1,57 @@
+import type { ParameterSet } from '../forecast';
+import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, prepOf, type CookEvent, type Serving } from '../model';
+import { AIR_GAP_MM } from '../packing';
+import { limitsOf, type Limits } from '../safety';
+import { holdingGear, type BatchOrder, type ForecastCache, type Road, type SearchInput } from '../schedule';
+import { addMinutes } from '../units';
+import type { PlanInput } from './planInput';
+
+/** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
+export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
+  return event.batches.flatMap((batch) => {
+    const cut = cutIn(library, batch.cutId);
+    const method = methodIn(library, batch.methodId);
+    const serving = event.servings.find((each) => each.id === batch.servingId);
+    if (!cut || !method || !serving || batch.pieces.length === 0) return [];
+    return [{ batch, cut, method, serving, temperMin: prepOf(cut, batch).temperMin, nonIntact: isNonIntact(cut, batch) }];
+  });
+}
+
+/** The drive and setting up before a serving, its own or the event's. */
+export function travelOf(event: Pick<CookEvent, 'venue'>, serving: Serving): { travelMin: number; setUpMin: number } {
+  const venue = { ...DEFAULT_VENUE, ...event.venue };
+  return { travelMin: serving.travelMin ?? venue.driveMin, setUpMin: serving.setUpMin ?? venue.setUpMin };
+}
+
+/** When all are on the road: a drive for each serving that is not at home, once for servings that share it. */
+function drivesOf(event: CookEvent): Road[] {
+  return event.servings.flatMap((serving) => {
+    const { travelMin, setUpMin } = travelOf(event, serving);
+    if (travelMin <= 0) return [];
+    const arriveMs = addMinutes(serving.atMs, -serving.carveLeadMin - setUpMin);
+    return [{ servingId: serving.id, fromMs: addMinutes(arriveMs, -travelMin), toMs: arriveMs }];
+  });
+}
+
+/** What the search reads of an event. */
+export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters: ParameterSet): SearchInput {
+  const { event } = input;
+  const limits: Limits = input.limits ?? limitsOf(event);
+  return {
+    pits: input.pits,
+    gear: holdingGear(input.boxes, input.warmers ?? []),
+    parameters,
+    altitudeM: event.altitudeM,
+    confidence: event.confidence,
+    earliestMs: input.earliestMs,
+    limits,
+    airGapMm: input.airGapMm ?? AIR_GAP_MM,
+    laid: (event.laid ?? []).filter((each) => input.pits.some((pit) => pit.id === each.pitId)),
+    crew: event.duty && (event.duty.length > 0 || input.countHands) ? event.duty : undefined,
+    drives: drivesOf(event),
+    cache,
+    quiet: input.quiet ?? [],
+    weather: event.weather,
+    pins: event.pins ?? [],
+  };
+}

@@ -1,0 +1,295 @@
+import type { DayWeather, Drive, Objective, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import { claimedMm2, rackFaults, type Lying } from '../packing';
+import { addMinutes, MS_PER_MIN } from '../units';
+import { placeOf } from './holding';
+import { firingsOf } from './firings';
+import { HandsLedger } from './hands';
+import { HeatLedger } from './heatLedger';
+import { HoldLedger } from './holdLedger';
+import { objectiveOf, type JudgedBy } from './objective';
+import { floorFor, servedRare } from './options';
+import type { BatchOrder } from './order';
+import { mark, rollBack, type Marks, type PlacementContext } from './placement';
+import { forcePlace } from './forcePlace';
+import { placeBatch, type Placed } from './placeBatch';
+import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
+import { Days } from './risk';
+import { forecastBatch } from './batchForecast';
+
+/** All that a schedule depends on beside its batches. */
+export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'hands'> {
+  quiet: readonly Shift[];
+  weather?: DayWeather;
+  pins: readonly Pin[];
+}
+
+export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'drives' | 'odds' | 'objective' | 'tightest'>;
+
+interface Step {
+  id: string;
+  choice: string;
+  placed: Placed;
+}
+
+/** A scheme made into a plan; what it was made of is kept, so that a like scheme need not be made anew. */
+export interface Decoded {
+  scheme: Scheme;
+  objective: Objective;
+  /** Kilograms that found no place: tells two broken plans apart. */
+  leftKg: number;
+  steps: Step[];
+  schedule: Schedule;
+  /** Batches of servings below the wished confidence, with the share of days on which each is late, the worst first. */
+  atRisk: { batchId: string; lateShare: number }[];
+}
+
+/** What a batch asks of the pits: long, tight-heated, large batches first. */
+export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
+  const demand = ({ batch, cut, method }: BatchOrder) =>
+    batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
+    (method.pitRangeC[1] - method.pitRangeC[0] + 5);
+  return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
+}
+
+/**
+ * Places batches one after another by a scheme. Between two schemes only the batches after the first
+ * difference are placed anew; the ledgers go back to that point. The plan is the same as from scratch
+ * (tests/properties).
+ */
+export class Decoder {
+  readonly orders: ReadonlyMap<string, BatchOrder>;
+  private readonly context: PlacementContext;
+  private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
+  private readonly days = new Days();
+  private readonly drives: Drive[];
+  private readonly nobodyDrives: PlanProblem[];
+  private readonly judgedBy: JudgedBy;
+  private readonly usual: string[];
+  private steps: Step[] = [];
+  private marks: Marks[] = [];
+
+  constructor(
+    orders: readonly BatchOrder[],
+    readonly input: SearchInput,
+    memo: PackingMemo = new Map(),
+  ) {
+    this.orders = new Map(orders.map((order) => [order.batch.id, order]));
+    this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
+    this.sizes = new Map(
+      orders
+        .flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)))
+        .map((each) => [pieceKey(each), each]),
+    );
+    const hands = new HandsLedger(input.crew, input.drives);
+    this.context = {
+      ...input,
+      racks: new RackLedger(input.laid, this.sizes, memo, input.airGapMm),
+      heat: new HeatLedger(),
+      holds: new HoldLedger(),
+      hands,
+    };
+    this.drives = input.drives.map((road) => ({ ...road, who: input.crew ? hands.onDuty(road.fromMs, road.toMs) : [] }));
+    this.nobodyDrives = this.drives
+      .filter((drive) => input.crew && drive.who.length === 0)
+      .map(({ servingId, fromMs }) => ({ code: 'nobodyToDrive', severity: 'broken', servingId, atMs: fromMs }));
+    this.judgedBy = { orders: this.orders, pits: input.pits, confidence: input.confidence, quiet: input.quiet, weather: input.weather };
+  }
+
+  /** The batches in the order of a scheme: pinned ones first, unknown ones left out, new ones last. */
+  private sequence(scheme: Scheme): string[] {
+    const pinned = this.usual.filter((id) => this.pinOf(id));
+    const rest = [...new Set([...scheme.order.filter((id) => this.orders.has(id)), ...this.usual])].filter((id) => !pinned.includes(id));
+    return [...pinned, ...rest];
+  }
+
+  private pinOf(id: string): Pin | undefined {
+    return this.input.pins.find((pin) => pin.batchId === id && this.input.pits.some((pit) => pit.id === pin.pitId));
+  }
+
+  decode(scheme: Scheme, known?: Decoded): Decoded {
+    const ids = this.sequence(scheme);
+    let same = 0;
+    const choiceOf = (id: string) => JSON.stringify(scheme.choices[id] ?? {});
+    while (
+      same < ids.length &&
+      same < this.steps.length &&
+      this.steps[same]!.id === ids[same] &&
+      this.steps[same]!.choice === choiceOf(ids[same]!)
+    )
+      same++;
+    if (same < this.steps.length) rollBack(this.context, this.marks[same]!);
+    this.steps.length = same;
+    this.marks.length = same;
+    for (let i = same; i < ids.length; i++) {
+      const id = ids[i]!;
+      const choice = choiceOf(id);
+      this.marks.push(mark(this.context));
+      const before = known?.steps[i];
+      const again = before && before.id === id && before.choice === choice ? before.placed : undefined;
+      if (!again) known = undefined;
+      this.steps.push({ id, choice, placed: again ? this.replace(again) : this.place(id, scheme) });
+    }
+    return known ?? this.judge(scheme);
+  }
+
+  /** Takes up a plan made before, without looking for places again. */
+  restore(decoded: Decoded): void {
+    this.decode(decoded.scheme, decoded);
+  }
+
+  private place(id: string, scheme: Scheme): Placed {
+    const order = this.orders.get(id)!;
+    const pin = this.pinOf(id);
+    return pin ? forcePlace(order, this.context, pin, scheme.choices[id]) : placeBatch(order, this.context, scheme.choices[id]);
+  }
+
+  private replace(placed: Placed): Placed {
+    for (const run of placed.runs) for (const work of run.work) this.context.hands.retake(work.who, work.atMs, work.minutes);
+    for (const claims of placed.claims) {
+      for (const use of claims.racks) this.context.racks.add(use);
+      for (const use of claims.heat) this.context.heat.add(use);
+      if (claims.hold) this.context.holds.add(claims.hold);
+    }
+    return placed;
+  }
+
+  private judge(scheme: Scheme): Decoded {
+    const { input, context } = this;
+    const runs: Run[] = [];
+    const problems: PlanProblem[] = [...this.nobodyDrives];
+    let leftKg = 0;
+    let leftPieces = 0;
+    for (const { id, placed } of this.steps) {
+      placed.runs.forEach((run, i) => runs.push({ ...run, id: i === 0 ? id : `${id}.${i + 1}` }));
+      problems.push(...placed.problems);
+      leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
+      leftPieces += placed.left.length;
+    }
+    const before = context.hands.snapshot();
+    const { firings, unlit } = firingsOf(input.pits, context.heat, context.hands, input.drives, input.earliestMs);
+    context.hands.rollBack(before);
+    for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
+    const odds = [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) =>
+      this.days.oddsOf(
+        servingId,
+        runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId),
+        (run) => this.deadlineMs(run),
+      ),
+    );
+    const atRisk = odds
+      .filter((each) => each.onTimeShare < input.confidence)
+      .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
+      .map((run) => ({ batchId: run.batchId, lateShare: this.days.lateShare(run, this.deadlineMs(run)) }))
+      .filter((each) => each.lateShare > 0)
+      .sort((a, b) => b.lateShare - a.lateShare || (a.batchId < b.batchId ? -1 : 1));
+    const broken = leftPieces + unlit.length + this.nobodyDrives.length;
+    const objective = objectiveOf({ runs, firings, broken, odds, ceilingOf: (run) => this.ceilingMin(run) }, this.judgedBy);
+    for (const each of odds)
+      if (each.onTimeShare < input.confidence)
+        problems.push({ code: 'servingRisk', severity: 'warning', servingId: each.servingId, onTimeShare: each.onTimeShare });
+    problems.push(...this.holdProblems(runs));
+    if (input.laid.length > 0) problems.push(...this.laidProblems());
+    runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
+    return {
+      scheme,
+      objective,
+      leftKg,
+      atRisk,
+      steps: [...this.steps],
+      schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: this.tightestMoment() },
+    };
+  }
+
+  /** When a run must be pulled by at the latest. */
+  private deadlineMs(run: Run): number {
+    const restedMs = addMinutes(run.carveAtMs, -run.ventMin - run.restMin);
+    const drive = this.drives.find((each) => each.servingId === this.orders.get(run.batchId)!.serving.id);
+    const stays = run.legs.some((leg) => !this.input.pits.find((pit) => pit.id === leg.pitId)!.travels);
+    return drive && stays ? Math.min(restedMs, addMinutes(drive.fromMs, -run.ventMin)) : restedMs;
+  }
+
+  /** How long a run bears being held where it is. */
+  private ceilingMin(run: Run): number {
+    const order = this.orders.get(run.batchId)!;
+    const gear = this.input.gear.find((each) => each.id === run.hold.gearId);
+    const pit = this.input.pits.find((each) => each.id === run.pitId)!;
+    const finishPit = this.input.pits.find((each) => each.id === run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId) ?? pit;
+    const forecast = forecastBatch(
+      this.input.cache,
+      { ...this.input, hotHoldC: floorFor(order.cut, this.input.limits) },
+      order,
+      pit,
+      run.pitC,
+      run.finishC === undefined ? undefined : { pit: finishPit, pitC: run.finishC },
+    );
+    return Math.min(order.cut.holdMaxMin, forecast.keeps(placeOf(gear), order.batch.pieces.length).mushMin - run.ventMin - run.restMin);
+  }
+
+  private holdProblems(runs: readonly Run[]): PlanProblem[] {
+    const problems: PlanProblem[] = [];
+    for (const order of this.orders.values()) {
+      const own = runs.filter((run) => run.batchId === order.batch.id);
+      if (own.length === 0) continue;
+      const floorC = this.input.limits.hotHold;
+      const coolestC = Math.min(...own.map((run) => run.hold.coolestAtCarveC));
+      if (servedRare(order.cut) || coolestC < floorC - 0.05)
+        problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: order.batch.id, coreC: coolestC });
+      const over = own
+        .map((run) => ({
+          holdMin: Math.round((run.carveAtMs - run.pullMedianMs) / MS_PER_MIN) - run.ventMin - run.restMin,
+          ceilingMin: this.ceilingMin(run),
+        }))
+        .sort((a, b) => b.holdMin - b.ceilingMin - (a.holdMin - a.ceilingMin))[0]!;
+      if (over.holdMin > over.ceilingMin)
+        problems.push({
+          code: 'overHeld',
+          severity: 'warning',
+          batchId: order.batch.id,
+          holdMin: over.holdMin,
+          ceilingMin: Math.round(over.ceilingMin),
+        });
+    }
+    return problems;
+  }
+
+  /** What a place given by hand breaks: the plan keeps it, and says so. */
+  private laidProblems(): PlanProblem[] {
+    return this.input.pits.flatMap((pit) => {
+      const lying = this.context.racks
+        .all()
+        .filter((use) => use.pitId === pit.id)
+        .flatMap(({ batchId, rackId, fromMs, toMs, poultry, places }) =>
+          places.map((place): Lying => {
+            const piece = { batchId, pieceId: place.pieceId };
+            const { kg, thicknessMm } = this.sizes.get(pieceKey(piece))!;
+            return { ...place, piece, rackId, kg, thicknessMm, poultry, fromMs, toMs };
+          }),
+        );
+      return rackFaults(pit, lying).map(({ rackId, fault }): PlanProblem => ({
+        code: 'laidWrong',
+        severity: 'broken',
+        pitId: pit.id,
+        rackId,
+        fault,
+      }));
+    });
+  }
+
+  private tightestMoment(): Schedule['tightest'] {
+    const { racks } = this.context;
+    let best: Schedule['tightest'];
+    const uses = racks.all();
+    if (uses.length === 0) return undefined;
+    const fromMs = Math.min(...uses.map((use) => use.fromMs));
+    const toMs = Math.max(...uses.map((use) => use.toMs));
+    for (const pit of this.input.pits) {
+      for (const rack of pit.racks) {
+        const peak = racks.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
+        const fullShare = peak.amount / rackMm2(rack);
+        if (peak.amount > 0 && (!best || fullShare > best.fullShare))
+          best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,117 @@
+import { burnKgPerH } from '../fire';
+import type { DayWeather, Firing, Objective, Pit, Run, ServingOdds, Shift } from '../model';
+import { MS_PER_MIN } from '../units';
+import { expectedMissMin } from './holdQuality';
+import type { BatchOrder } from './order';
+
+/** A degree off the method's heat counts as so many minutes of a piece's hold outside its band. */
+const MINUTES_PER_DEGREE_C = 6;
+/** Nobody tastes less than this; what is equal to within it is decided by sleep, then by cost. */
+const QUALITY_STEP_H = 0.5;
+/** A batch in one run more than need be is one more thing to keep in mind. */
+const PER_SPLIT_H = 0.5;
+const RISK_STEP_MIN = 0.1;
+/** Tasks this near to one another cost one waking. */
+const ONE_WAKING_MIN = 30;
+const ONE_OPENING_MIN = 10;
+const PER_OPENING = 0.1;
+const PER_KG_OF_FUEL = 0.1;
+
+const stepped = (value: number, step: number) => Math.round(Math.round(value / step) * step * 1000) / 1000;
+/** A bound may never be rounded up past what a plan could reach. */
+const steppedDown = (value: number, step: number) => Math.round(Math.floor(value / step + 1e-9) * step * 1000) / 1000;
+
+/** Is a better than b? Level by level; what is equal on one is decided by the next. */
+export function isBetter(a: Objective, b: Objective): boolean {
+  for (let i = 0; i < a.length; i++) if (Math.abs(a[i]! - b[i]!) > 1e-9) return a[i]! < b[i]!;
+  return false;
+}
+
+/** Piece-hours of a run outside the ideal hold or away from the method's heat. */
+export function departuresH(order: BatchOrder, run: Run, ceilingMin?: number): number {
+  const minutes = expectedMissMin(order, run, ceilingMin) + MINUTES_PER_DEGREE_C * Math.abs(run.pitC - order.method.pitC);
+  return (minutes * run.pieceIds.length) / 60;
+}
+
+/** How often somebody is woken in quiet hours by tasks at these moments, in order. */
+export function wakingsOf(moments: readonly number[], quiet: readonly Shift[]): number {
+  let wakings = 0;
+  let awakeMs = -Infinity;
+  for (const atMs of moments)
+    if (quiet.some((each) => each.fromMs <= atMs && each.toMs > atMs)) {
+      if (atMs - awakeMs > ONE_WAKING_MIN * MS_PER_MIN) wakings++;
+      awakeMs = atMs;
+    }
+  return wakings;
+}
+
+/** Wakings in quiet hours, openings of pits. */
+function peopleOf(runs: readonly Run[], firings: readonly Firing[], quiet: readonly Shift[]): { wakings: number; openings: number } {
+  const tasks = [
+    ...runs.flatMap((run) => run.work.map(({ atMs, pitId }) => ({ atMs, pitId }))),
+    ...firings.map((firing) => ({ atMs: firing.lightAtMs, pitId: undefined })),
+  ].sort((a, b) => a.atMs - b.atMs);
+  const wakings = wakingsOf(
+    tasks.map((task) => task.atMs),
+    quiet,
+  );
+  let openings = 0;
+  const opened = new Map<string, number>();
+  for (const { atMs, pitId } of tasks) {
+    if (pitId === undefined) continue;
+    const last = opened.get(pitId);
+    if (last !== undefined && atMs - last <= ONE_OPENING_MIN * MS_PER_MIN) continue;
+    openings++;
+    opened.set(pitId, atMs);
+  }
+  return { wakings, openings };
+}
+
+export interface Judged {
+  runs: readonly Run[];
+  firings: readonly Firing[];
+  broken: number;
+  odds: readonly ServingOdds[];
+  ceilingOf(run: Run): number | undefined;
+}
+
+export interface JudgedBy {
+  orders: ReadonlyMap<string, BatchOrder>;
+  pits: readonly Pit[];
+  confidence: number;
+  quiet: readonly Shift[];
+  weather?: DayWeather;
+}
+
+/**
+ * The five figures of a plan, less is better, compared in this order: what is broken; minutes that
+ * servings below the wished confidence are late on average; piece-hours of hold outside its band and
+ * of heat off the method; wakings in quiet hours and openings (a tenth each); pit-hours and fuel.
+ */
+export function objectiveOf(
+  { runs, firings, broken, odds, ceilingOf }: Judged,
+  { orders, pits, confidence, quiet, weather }: JudgedBy,
+): Objective {
+  const risk = odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0);
+  const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
+  const quality = runs.reduce((sum, run) => sum + departuresH(orders.get(run.batchId)!, run, ceilingOf(run)), splits * PER_SPLIT_H);
+  const { wakings, openings } = peopleOf(runs, firings, quiet);
+  const cost = firings.reduce((sum, firing) => {
+    const hours = (firing.offAtMs - firing.lightAtMs) / (60 * MS_PER_MIN);
+    const pit = pits.find((each) => each.id === firing.pitId)!;
+    return sum + hours * (1 + PER_KG_OF_FUEL * burnKgPerH(pit, firing.setPoints[0]!.pitC, weather));
+  }, 0);
+  return [
+    broken,
+    stepped(risk, RISK_STEP_MIN),
+    stepped(quality, QUALITY_STEP_H),
+    stepped(wakings + PER_OPENING * openings, 0.1),
+    stepped(cost, 0.1),
+  ];
+}
+
+/** What no plan can be below, from each batch alone: its least departure, and the pit it burns at least. */
+export function boundOf(qualityH: number, longestPitHours: number): Objective {
+  return [0, 0, Math.max(0, steppedDown(qualityH - QUALITY_STEP_H / 2, QUALITY_STEP_H)), 0.1, steppedDown(longestPitHours, 0.1)];
+}
+export const leastDepartureMin = (awayC: number): number => MINUTES_PER_DEGREE_C * awayC;

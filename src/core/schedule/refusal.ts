@@ -1,0 +1,14 @@
+import type { TaskKind } from '../model';
+import type { RackRefusal } from './rackLedger';
+
+/** Why a run cannot go on there and then, with how much is short and when. */
+export type Refusal =
+  | RackRefusal
+  | { code: 'heat'; setC: number; fromMs: number; toMs: number }
+  | { code: 'box'; shortLitres: number; fromMs: number; toMs: number }
+  | { code: 'warmer'; shortSlots: number; fromMs: number; toMs: number }
+  | { code: 'hold'; holdMin: number; allowedMin: number }
+  | { code: 'hands'; kind: TaskKind; atMs: number; minutes: number }
+  | { code: 'road'; fromMs: number; toMs: number }
+  | { code: 'laidElsewhere'; pitId: string }
+  | { code: 'past'; lateByMin: number };

@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import type { Run } from '../model';
+import { Days } from './risk';
+
+const MIN = 60_000;
+const run = (batchId: string, pitId: string, medianMin: number, extra: Partial<Run> = {}): Run =>
+  ({
+    batchId,
+    pitId,
+    onAtMs: 0,
+    timeLogSd: 0.17,
+    pulls: [{ pieceId: `${batchId}-1`, medianMs: medianMin * MIN, earlyMs: 0, lateMs: 0 }],
+    ...extra,
+  }) as Run;
+
+describe('the days a plan is tried on', () => {
+  const days = new Days();
+  /** exp(0.17 x 1.2816): nine such cooks in ten are done by then. */
+  const late = Math.exp(0.17 * 1.2816);
+
+  it('give one run the odds of its own spread', () => {
+    const odds = (share: number) => days.oddsOf('s', [run('a', 'p', 600)], () => 600 * share * MIN).onTimeShare;
+    expect(odds(late)).toBeGreaterThan(0.86);
+    expect(odds(late)).toBeLessThan(0.94);
+    expect(odds(1)).toBeGreaterThan(0.44);
+    expect(odds(1)).toBeLessThan(0.56);
+    expect(days.oddsOf('s', [run('a', 'p', 600)], () => 600 * 3 * MIN)).toEqual({ servingId: 's', onTimeShare: 1, expectedLateMin: 0 });
+  });
+
+  it('make several runs together less sure than the least sure of them, and more so in different pits', () => {
+    const meats = ['a', 'b', 'c', 'd', 'e'];
+    const deadline = () => 600 * late * MIN;
+    const apart = days.oddsOf(
+      's',
+      meats.map((id) => run(id, id, 600)),
+      deadline,
+    ).onTimeShare;
+    const together = days.oddsOf(
+      's',
+      meats.map((id) => run(id, 'p', 600)),
+      deadline,
+    ).onTimeShare;
+    // Five independent ones would all be in time on 0.59 of the days; a shared pit binds them together.
+    expect(together).toBeGreaterThan(apart - 0.02);
+    expect(together).toBeGreaterThan(0.59);
+    expect(together).toBeLessThan(0.85);
+  });
+
+  it('are late by more minutes the less time there is, and the same days every time', () => {
+    const minutes = [1.3, 1.1, 0.9].map((share) => days.oddsOf('s', [run('a', 'p', 600)], () => 600 * share * MIN).expectedLateMin);
+    expect([...minutes].sort((a, b) => a - b)).toEqual(minutes);
+    expect(new Days().oddsOf('s', [run('a', 'p', 600)], () => 660 * MIN)).toEqual(days.oddsOf('s', [run('a', 'p', 600)], () => 660 * MIN));
+    expect(days.lateShare(run('a', 'p', 600), 660 * MIN)).toBeCloseTo(
+      1 - days.oddsOf('s', [run('a', 'p', 600)], () => 660 * MIN).onTimeShare,
+      9,
+    );
+  });
+});

@@ -1,0 +1,100 @@
+import { chanceWithin } from '../forecast';
+import type { Leg, Reason, Run, Work } from '../model';
+import { addMinutes, MS_PER_MIN } from '../units';
+import type { Holding } from './holding';
+import type { Option } from './options';
+import type { BatchOrder } from './order';
+import type { PlacementContext } from './placement';
+import { offPitMin, type Timing, type Window } from './window';
+
+interface RunFacts {
+  window: Window;
+  timing: Timing;
+  doneMin: ReadonlyMap<string, number>;
+  legs: Leg[];
+  kg: number;
+  ids: string[];
+  hold: Holding;
+  work: Work[];
+}
+
+/** Puts a run together from what was found for it. */
+export function runOf(order: BatchOrder, context: PlacementContext, option: Option, facts: RunFacts): Run {
+  const { batch, method } = order;
+  const { window, timing, doneMin, legs, kg, ids, hold, work } = facts;
+  const forecast = option.forecast();
+  const { pit, pitC, finish } = option;
+  const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
+  const waitMin = Math.max(0, Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN));
+  const availableMin = (window.carveAtMs - window.onAtMs) / MS_PER_MIN - offPitMin(order);
+  return {
+    id: '',
+    batchId: batch.id,
+    pieceIds: ids,
+    kg,
+    pitId: pit.id,
+    pitC,
+    onAtMs: window.onAtMs,
+    wrapAtMs: window.wrapAtMs,
+    unwrapAtMs: at(forecast.unwrapMin),
+    moveAtMs: finish && finish.pit !== pit ? window.finishAtMs : undefined,
+    finishAtMs: finish && window.finishAtMs,
+    finishC: finish?.pitC,
+    smokeUntilMs: at(forecast.smokeMin),
+    pullEarlyMs: window.pullEarlyMs,
+    pullMedianMs: window.pullMedianMs,
+    pullLateMs: window.pullLateMs,
+    pulls: batch.pieces
+      .filter((piece) => ids.includes(piece.id))
+      .map((piece) => {
+        const medianMin = doneMin.get(piece.id) ?? forecast.pullMedianMin;
+        return {
+          pieceId: piece.id,
+          medianMs: at(medianMin)!,
+          earlyMs: at(medianMin * forecast.early)!,
+          lateMs: at(medianMin * forecast.late)!,
+        };
+      }),
+    dangerLateMin: Math.round(forecast.dangerLateMin),
+    pullCoreC: forecast.last.doneCoreC,
+    ventMin: method.ventMin,
+    restMin: method.restMin,
+    carveAtMs: window.carveAtMs,
+    legs,
+    hold: {
+      gearId: hold.gear?.id ?? 'board',
+      fromEarlyMs: addMinutes(window.pullEarlyMs, offPitMin(order)),
+      fromLateMs: addMinutes(window.pullLateMs, offPitMin(order)),
+      toMs: window.carveAtMs,
+      coolestAtCarveC: hold.coreC[Math.min(waitMin, hold.coreC.length - 1)]!,
+    },
+    onTimeShare: chanceWithin(forecast.timeLogSd, timing.pullMedianMin, availableMin),
+    timeLogSd: forecast.timeLogSd,
+    work,
+    why: whyOf(order, option, timing, window, context),
+  };
+}
+
+function whyOf(order: BatchOrder, { pit, pitC, finish }: Option, timing: Timing, window: Window, context: PlacementContext): Reason[] {
+  const { method, serving } = order;
+  const why: Reason[] = [
+    { code: 'servingNeeds', servingId: serving.id, carveAtMs: window.carveAtMs },
+    { code: 'restNeeds', ventMin: method.ventMin, restMin: method.restMin },
+    {
+      code: 'cookTakes',
+      medianMin: Math.round(timing.pullMedianMin),
+      lateMin: Math.round(timing.pullLateMin),
+      confidence: context.confidence,
+    },
+  ];
+  const drive = context.drives.find((each) => each.servingId === serving.id);
+  if (drive && !pit.travels) why.push({ code: 'leavesBy', atMs: drive.fromMs, travelMin: (drive.toMs - drive.fromMs) / MS_PER_MIN });
+  if (Math.abs(pitC - method.pitC) > 0.5) why.push({ code: 'sharesHeat', pitId: pit.id, pitC, wantedC: method.pitC });
+  if (finish && window.finishAtMs !== undefined)
+    why.push(
+      finish.pit === pit
+        ? { code: 'finishHeat', pitId: pit.id, pitC: finish.pitC, atMs: window.finishAtMs }
+        : { code: 'finishesElsewhere', pitId: finish.pit.id, atMs: window.finishAtMs },
+    );
+  return why;
+}

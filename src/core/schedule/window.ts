@@ -1,0 +1,159 @@
+import type { Cut } from '../model';
+import { addMinutes, MS_PER_MIN } from '../units';
+import type { HandsTask } from './hands';
+import { heatUses, stepShiftC, type HeatUse } from './heatLedger';
+import type { Option } from './options';
+import type { BatchOrder } from './order';
+import type { Road } from './placement';
+
+/** When the first and the last piece may be done, minutes from going on. */
+export interface Timing {
+  pullEarlyMin: number;
+  pullMedianMin: number;
+  pullLateMin: number;
+}
+
+/** The moments of a run, in whole minutes. */
+export interface Window {
+  carveAtMs: number;
+  onAtMs: number;
+  wrapAtMs?: number;
+  /** When it goes to its finish: another pit, or another heat in its own. */
+  finishAtMs?: number;
+  pullEarlyMs: number;
+  pullMedianMs: number;
+  pullLateMs: number;
+}
+
+export const offPitMin = ({ method }: BatchOrder): number => method.ventMin + method.restMin;
+export const firstCarveMs = ({ serving }: BatchOrder): number => addMinutes(serving.atMs, -serving.carveLeadMin);
+
+const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
+
+/** The latest moment a run may be pulled: rested by carving, and out of a pit that stays at home before the crew leaves. */
+export function pullDeadlineMs(order: BatchOrder, { pit, finish }: Option, carveAtMs: number, drives: readonly Road[]): number {
+  const restedMs = addMinutes(carveAtMs, -offPitMin(order));
+  const drive = drives.find((each) => each.servingId === order.serving.id);
+  const stays = !pit.travels || (finish !== undefined && !finish.pit.travels);
+  return drive && stays ? Math.min(restedMs, addMinutes(drive.fromMs, -order.method.ventMin)) : restedMs;
+}
+
+/** A run's moments when it goes on so many minutes before the latest start. Undefined when it is done before it could go to its finish. */
+export function windowOf(
+  order: BatchOrder,
+  option: Option,
+  timing: Timing,
+  carveAtMs: number,
+  shiftMin: number,
+  drives: readonly Road[],
+): Window | undefined {
+  const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
+  return windowFrom(
+    order,
+    option,
+    timing,
+    carveAtMs,
+    toMinute(addMinutes(pullDeadlineMs(order, option, carveAtMs, drives), -late - shiftMin)),
+  );
+}
+
+/** Wrapped meat that would be done this soon after going to its finish is not worth the move. */
+const WORTH_FINISHING_MIN = 10;
+
+/** A run's moments when it goes on at a given one. */
+export function windowFrom(order: BatchOrder, option: Option, timing: Timing, carveAtMs: number, onAtMs: number): Window | undefined {
+  const { method } = order;
+  const { finish } = option;
+  const forecast = option.forecast();
+  const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
+  const median = Math.min(late, Math.max(1, Math.round(timing.pullMedianMin)));
+  const early = Math.min(median, Math.max(1, Math.floor(timing.pullEarlyMin)));
+  const wrap = method.wrap === 'none' ? undefined : Math.min(early, Math.max(1, Math.round(forecast.wrapMin ?? early)));
+  const there = finish && forecast.finishMin !== undefined && wrap !== undefined ? Math.max(wrap, forecast.finishMin) : undefined;
+  if (finish && (there === undefined || there + WORTH_FINISHING_MIN > early)) return undefined;
+  const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(onAtMs, minutes));
+  return {
+    carveAtMs,
+    onAtMs,
+    wrapAtMs: at(wrap),
+    finishAtMs: at(there),
+    pullEarlyMs: at(early)!,
+    pullMedianMs: at(median)!,
+    pullLateMs: at(late)!,
+  };
+}
+
+/** A heat a run asks of a pit, and the band that it may lie in there. */
+interface Phase extends HeatUse {
+  bandC: [low: number, high: number];
+}
+
+/** The heats of a whole run, each with the band its method allows: bare until the wrap, then as its finish may be. */
+export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Option, window: Window, minPitC: number): Phase[] {
+  const { method } = order;
+  const leavesMs = window.finishAtMs ?? window.pullLateMs;
+  const uses = heatUses(method, pit.id, pitC, window.onAtMs, leavesMs);
+  if (finish && window.finishAtMs !== undefined)
+    uses.push({ pitId: finish.pit.id, pitC: finish.pitC, fromMs: window.finishAtMs, toMs: window.pullLateMs });
+  const wrapMs = window.wrapAtMs ?? Infinity;
+  return uses.flatMap((use) => {
+    const bounds = use.pitId === pit.id ? pit.rangeC : finish!.pit.rangeC;
+    const shiftC = stepShiftC(method, (use.fromMs - window.onAtMs) / MS_PER_MIN);
+    const cut = (low: number, high: number): [number, number] => [Math.max(low, bounds[0]), Math.min(high, bounds[1])];
+    const bare = cut(Math.max(method.pitRangeC[0] + shiftC, minPitC), method.pitRangeC[1] + shiftC);
+    const wrapped = method.finishRangeC ? cut(...method.finishRangeC) : cut(method.pitRangeC[0] + shiftC, method.pitRangeC[1] + shiftC);
+    const parts: Phase[] = [];
+    if (use.fromMs < wrapMs) parts.push({ ...use, toMs: Math.min(use.toMs, wrapMs), bandC: bare });
+    if (use.toMs > wrapMs) parts.push({ ...use, fromMs: Math.max(use.fromMs, wrapMs), bandC: wrapped });
+    return parts;
+  });
+}
+
+export const outOfBand = ({ pitC, bandC }: Phase): boolean => pitC < bandC[0] - 0.05 || pitC > bandC[1] + 0.05;
+
+/** Hands a run needs, in the order they are claimed: minutes as in docs/formats. */
+export function handsOf(
+  window: Window,
+  pieces: number,
+  moves: boolean,
+): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: HandsTask }[] {
+  const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
+  const minutesTo = (fromMs: number) => Math.max(0, Math.min(SHARES_AN_OPENING_MIN, Math.floor((pullEarlyMs - fromMs) / MS_PER_MIN)));
+  const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
+  const soon = (pullMedianMs - pullEarlyMs) / MS_PER_MIN < CHECK_MIN;
+  return [
+    { kind: 'load', task: { atMs: onAtMs, minutes: 2 + pieces } },
+    ...(wrapAtMs === undefined
+      ? []
+      : [{ kind: 'wrap' as const, task: { atMs: wrapAtMs, minutes: 2 + 3 * pieces, laterMin: pinnedWrap ? 0 : minutesTo(wrapAtMs) } }]),
+    ...(moves && finishAtMs !== undefined
+      ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: 2 + 2 * pieces, laterMin: 0 } }]
+      : []),
+    // Pulled at the very minute it is checked: the check comes just before.
+    {
+      kind: 'check',
+      task: { atMs: soon ? addMinutes(pullEarlyMs, -CHECK_MIN) : pullEarlyMs, minutes: CHECK_MIN, laterMin: soon ? CHECK_MIN : 0 },
+    },
+    { kind: 'pull', task: { atMs: pullMedianMs, minutes: 2 + pieces } },
+  ];
+}
+const CHECK_MIN = 3;
+/** Tasks on one pit no further apart than this share an opening, so a wrap may wait that long. */
+const SHARES_AN_OPENING_MIN = 10;
+
+/** Pieces carved in one go: one by one, small ones as many as make whole minutes. */
+export function carvings(cut: Cut, pieceIds: readonly string[]): { pieceIds: string[]; minutes: number }[] {
+  const group = cut.carveMin <= 0 ? pieceIds.length : wholeGroup(cut.carveMin);
+  const parts: { pieceIds: string[]; minutes: number }[] = [];
+  for (let i = 0; i < pieceIds.length; i += group) {
+    const part = pieceIds.slice(i, i + group);
+    parts.push({ pieceIds: part, minutes: Math.max(1, Math.ceil(part.length * cut.carveMin - 1e-9)) });
+  }
+  return parts;
+}
+
+function wholeGroup(carveMin: number): number {
+  for (let count = 1; count <= 10; count++)
+    if (Math.abs(count * carveMin - Math.round(count * carveMin)) < 1e-9 && count * carveMin >= 1) return count;
+  return 1;
+}
