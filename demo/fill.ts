@@ -15,6 +15,7 @@ import {
   saveDay,
   saveKitchen,
   savePrep,
+  settlePlan,
   type House,
 } from '../src/services';
 import {
@@ -51,6 +52,9 @@ function sizes(servings: readonly DemoServing[]) {
 }
 
 /** Fills an empty database with the demo, through the same doors a person uses. */
+/** Schemes the demo's plan is searched among. */
+const DEMO_ITERATIONS = 400;
+
 export async function fillDemo(house: House): Promise<void> {
   if ((await listEvents(house)).length > 0) return;
   const must = <T>(outcome: { ok: true; value: T } | { ok: false; problems: unknown }): T => {
@@ -134,4 +138,5 @@ export async function fillDemo(house: House): Promise<void> {
       event = must(await saveBuying(house, { ...at(), ...buying, source: batch.source, shopLowKg: shopKg[0], shopHighKg: shopKg[1] }));
     }
   }
+  must(await settlePlan(house, { eventId: event.id, iterations: DEMO_ITERATIONS }));
 }

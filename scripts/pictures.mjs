@@ -50,6 +50,19 @@ try {
   await take('plan', `${event}/plan`);
   await take('racks', `${event}/racks`);
   await take('run-sheet', `${event}/run-sheet`);
+  await page.goto(`${base}${event}/plan`);
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await page.getByLabel('Keep this plan as').fill('As searched');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page
+    .getByRole('button', { name: /^Pork butts \d, on at/ })
+    .first()
+    .click();
+  await page.getByLabel('Method').selectOption({ label: 'Hot and fast, foil' });
+  await page.waitForTimeout(5000);
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'plan-compare.png') });
+  await page.keyboard.press('Control+z');
+  await page.waitForTimeout(2000);
   await context.addCookies([{ name: 'anachron-light', value: 'night', url: base }]);
   await take('plan-night', `${event}/plan`);
 } finally {

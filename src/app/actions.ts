@@ -32,8 +32,9 @@ import {
   MethodInput,
   EquipmentIdInput,
   EventIdInput,
-  MoveServingInput,
   PitInput,
+  ImportInput,
+  PlanFaceInput,
   RenameEventInput,
 } from '../doors';
 import { house } from '../runtime/house';
@@ -69,7 +70,6 @@ export const deleteEvent = async (input: unknown) =>
 export const restoreEvent = async (input: unknown) =>
   listed(through(EventIdInput, input, (h, { eventId }) => services.restoreEvent(h, eventId)));
 export const saveBrief = async (input: unknown) => through(BriefInput, input, services.saveBrief);
-export const moveServing = async (input: unknown) => through(MoveServingInput, input, services.moveServing);
 export const chooseEquipment = async (input: unknown) => listed(through(ChooseEquipmentInput, input, services.chooseEquipment));
 export const keepPit = async (input: unknown) => listed(through(PitInput, input, services.keepPit));
 export const keepBox = async (input: unknown) => listed(through(BoxInput, input, services.keepBox));
@@ -99,6 +99,8 @@ export const markStep = async (input: unknown) => listed(through(StepDoneInput, 
 export const saveLeftover = async (input: unknown) => listed(through(LeftoverInput, input, services.saveLeftover));
 export const loosenRule = async (input: unknown) => listed(through(LoosenInput, input, services.loosenRule));
 export const tightenRule = async (input: unknown) => listed(through(TightenInput, input, services.tightenRule));
+export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
+export const savePlanFace = async (input: unknown) => through(PlanFaceInput, input, services.savePlanFace);
 export const keepPlan = async (input: unknown) => listed(through(EventIdInput, input, services.keepThePlan));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));

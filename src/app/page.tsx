@@ -2,7 +2,7 @@ import { house as openHouse } from '../runtime/house';
 import { listEvents } from '../services';
 import { EventsPage } from '../ui/events/EventsPage.client';
 import { HouseHeader } from '../ui/shell/Header';
-import { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
+import { createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
 
 export const dynamic = 'force-dynamic';
 
@@ -12,7 +12,11 @@ export default async function Page() {
   return (
     <>
       <HouseHeader here="events" />
-      <EventsPage events={events} nowMs={house.nowMs()} actions={{ createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent }} />
+      <EventsPage
+        events={events}
+        nowMs={house.nowMs()}
+        actions={{ createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent }}
+      />
     </>
   );
 }

@@ -21,13 +21,6 @@ export class RenameEventInput {
   @Name('The event') name!: string;
 }
 
-export class MoveServingInput {
-  @Id() eventId!: string;
-  @Id() servingId!: string;
-  @WholeBetween(-1440, 1440, 'The move, in minutes,') byMin!: number;
-  @WholeBetween(0, 1e9, 'The revision') revision!: number;
-}
-
 export class ChooseEquipmentInput {
   @Id() eventId!: string;
   @IsArray() @ArrayMaxSize(50) pitIds!: string[];

@@ -44,6 +44,29 @@ export function shiftsBetween(
   return shifts;
 }
 
+/** The quiet hours of every night within a span, from one clock time to another, which may be past midnight. */
+export function quietBetween(
+  fromMs: number,
+  toMs: number,
+  zone: string,
+  quietFrom: string,
+  quietTo: string,
+): { fromMs: number; toMs: number }[] {
+  if (quietFrom === quietTo) return [];
+  const [fromHour, fromMinute] = quietFrom.split(':').map(Number) as [number, number];
+  const [toHour, toMinute] = quietTo.split(':').map(Number) as [number, number];
+  const nights: { fromMs: number; toMs: number }[] = [];
+  for (let day = at(fromMs, zone).startOf('day').minus({ days: 1 }); day.toMillis() < toMs; day = day.plus({ days: 1 })) {
+    const ends = quietTo < quietFrom ? day.plus({ days: 1 }) : day;
+    const night = {
+      fromMs: day.set({ hour: fromHour, minute: fromMinute }).toMillis(),
+      toMs: ends.set({ hour: toHour, minute: toMinute }).toMillis(),
+    };
+    if (night.toMs > fromMs && night.fromMs < toMs) nights.push(night);
+  }
+  return nights;
+}
+
 /** Before three in the afternoon it is lunch. */
 export const mealAt = (ms: number, zone: string): 'lunch' | 'supper' => (at(ms, zone).hour < 15 ? 'lunch' : 'supper');
 

@@ -1,4 +1,4 @@
-import type { PlanProblem, PrepDrop, PrepKind } from '../core/model';
+import type { PlanProblem, PrepDrop, PrepKind, TaskKind } from '../core/model';
 import { limitsOf } from '../core/safety';
 import { carriedName, servedName } from './carriedWords';
 import { clockTime, dayAndTime } from './clock';
@@ -10,6 +10,16 @@ export interface ProblemWords {
   what: string;
   remedy: string;
 }
+
+const HANDS: Partial<Record<TaskKind, string>> = {
+  load: 'load them',
+  check: 'check them',
+  pull: 'pull them',
+  wrap: 'wrap them',
+  move: 'move them',
+  carve: 'carve them',
+  light: 'light the pit for them',
+};
 
 /** What does not fit, what is short and when, and what would mend it. */
 export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemWords {
@@ -46,6 +56,38 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
       return {
         what: `${pieces} ${have} no spot: ${pitName(speech, problem.pitId)}, ${rackName(speech, problem.pitId, problem.rackId)} has the area, but no gap of the right shape: the best is ${formatLength(problem.shortMm, units)} too small, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Take pieces of another size or one fewer, or lay the rack by hand under Racks.',
+      };
+    case 'noHands':
+      return {
+        what: `${pieces} ${have} nobody to ${HANDS[problem.kind] ?? problem.kind} at ${dayAndTime(problem.atMs, zone, units.clock)} for ${formatMinutes(problem.minutes)}.`,
+        remedy: 'Put someone on duty then under Pits, start it at another hour, or take a quicker method.',
+      };
+    case 'nobodyToLight':
+      return {
+        what: `Nobody is free to light the ${lowerPit(pitName(speech, problem.pitId))} by ${dayAndTime(problem.atMs, zone, units.clock)}.`,
+        remedy: 'Put someone on duty then under Pits.',
+      };
+    case 'nobodyToDrive':
+      return {
+        what: `Nobody is on duty for the whole drive that begins at ${dayAndTime(problem.atMs, zone, units.clock)}.`,
+        remedy: 'Put the driver on duty from the load-out until the set-up under Pits.',
+      };
+    case 'onTheRoad':
+      return {
+        what: `${pieces} would need the ${lowerPit(pitName(speech, problem.pitId))} while it is on the road, ${span(problem.fromMs, problem.toMs)}.`,
+        remedy: 'Cook it in a pit that stays, or at the venue after the drive.',
+      };
+    case 'servingRisk': {
+      const serving = speech.event.servings.find((each) => each.id === problem.servingId);
+      return {
+        what: `${serving?.name ?? 'The serving'} is ready in time on ${Math.round(problem.onTimeShare * 100)} days in 100, all its meats together; you asked for ${Math.round(speech.event.confidence * 100)}.`,
+        remedy: 'Start the longest cook earlier with a longer hold, cook it hotter or wrap it tighter.',
+      };
+    }
+    case 'overHeld':
+      return {
+        what: `${pieces} would be held for ${formatMinutes(problem.holdMin)}, longer than its ${formatMinutes(problem.ceilingMin)}: it turns soft or dry.`,
+        remedy: 'Start it later, or hold it cooler once it has rested.',
       };
     case 'laidUnsuitable':
       return {

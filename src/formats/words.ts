@@ -1,4 +1,4 @@
-import { cutIn, methodIn, type Reason, type Run, type Task, type Wrap } from '../core/model';
+import { cutIn, methodIn, type Reason, type Run, type Task, type TaskKind, type Wrap } from '../core/model';
 import { limitsOf } from '../core/safety';
 import { clockTime } from './clock';
 import { capital, gearName, list, lowerPit, piecesWords, pitName, rackName, type Speech, type TaskWords } from './names';
@@ -122,13 +122,39 @@ export function reasonWords(speech: Speech, reason: Reason): string {
     case 'cookTakes':
       return `Half of such cooks are done within ${formatMinutes(reason.medianMin)}, ${oddsWords(reason.confidence)} within ${formatMinutes(reason.lateMin)}`;
     case 'movedEarlier':
-      return `On ${formatMinutes(reason.minutes)} earlier than the serving asks: ${pitName(speech, reason.pitId)}, ${rackName(speech, reason.pitId, reason.rackId)}${reason.blockedUntilMs ? `, is taken until ${time(reason.blockedUntilMs)}` : ' has no room later'}`;
+      return `${shiftWords(reason.minutes)}: ${pitName(speech, reason.pitId)}, ${rackName(speech, reason.pitId, reason.rackId)}${reason.blockedUntilMs ? `, is taken until ${time(reason.blockedUntilMs)}` : ' has no room later'}`;
     case 'sharesHeat':
       return `Cooks at ${formatTemp(reason.pitC, units)}, not the method's ${formatTemp(reason.wantedC, units)}, to share the ${lowerPit(pitName(speech, reason.pitId))}`;
+    case 'finishHeat':
+      return `Once wrapped the ${lowerPit(pitName(speech, reason.pitId))} goes to ${formatTemp(reason.pitC, units)} at ${time(reason.atMs)}`;
+    case 'movedForHands':
+      return `${shiftWords(reason.minutes)}: nobody is free to ${HANDS_WORDS[reason.kind] ?? reason.kind} at ${time(reason.atMs)}`;
+    case 'movedForHeat':
+      return `${shiftWords(reason.minutes)}: ${pitName(speech, reason.pitId)} is wanted at ${formatTemp(reason.setC, units)} until ${time(reason.untilMs)}`;
+    case 'movedForHold':
+      return `${shiftWords(reason.minutes)}: there is no room or no heat to hold it otherwise`;
+    case 'leavesBy':
+      return `The crew leaves at ${time(reason.atMs)} for a drive of ${formatMinutes(reason.travelMin)}`;
+    case 'idealHold':
+      return `On ${formatMinutes(reason.minutes)} before the latest start, so that its hold falls into the method's band`;
+    case 'pinned':
+      return `Pinned by you to ${time(reason.onAtMs)}`;
     case 'finishesElsewhere':
       return `Once wrapped it finishes in the ${lowerPit(pitName(speech, reason.pitId))} from ${time(reason.atMs)}, which frees the rack`;
   }
 }
+
+const HANDS_WORDS: Partial<Record<TaskKind, string>> = {
+  load: 'load it',
+  check: 'check it',
+  pull: 'pull it',
+  wrap: 'wrap it',
+  move: 'move it',
+  carve: 'carve it',
+  light: 'light the pit',
+};
+const shiftWords = (minutes: number) =>
+  minutes > 0 ? `On ${formatMinutes(minutes)} earlier` : minutes < 0 ? `On ${formatMinutes(-minutes)} later` : 'Placed round the others';
 
 /** `9 in 10`, `19 in 20`. */
 export function oddsWords(share: number): string {

@@ -1,10 +1,9 @@
 import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
-import type { CreateEventInput, MoveServingInput, RenameEventInput } from '../doors';
+import type { CreateEventInput, RenameEventInput } from '../doors';
 import { instantOf } from '../formats/clock';
 import { loadEvent, markEventDeleted, saveEvent } from '../persistence';
-import { addMinutes } from '../core/units';
-import { changeEvent, changeSeen } from './changeEvent';
+import { changeEvent } from './changeEvent';
 import type { House } from './house';
 import { listEquipment } from './reading';
 
@@ -59,6 +58,7 @@ function asPlanned(event: CookEvent): CookEvent {
   delete copy.loosened;
   delete copy.duty;
   delete copy.laid;
+  delete copy.pins;
   if (copy.kitchen) delete copy.kitchen.deliverAtMs;
   for (const batch of copy.batches) {
     delete batch.received;
@@ -82,16 +82,6 @@ export async function duplicateEvent(house: House, eventId: string): Promise<Out
 
 export const renameEvent = (house: House, input: RenameEventInput) =>
   changeEvent(house, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
-
-/** Moves one serving by some minutes; refused when it would lie in the past or the plan it was seen on is out of date. */
-export const moveServing = (house: House, input: MoveServingInput) =>
-  changeSeen(house, input, (event) => {
-    const serving = event.servings.find((each) => each.id === input.servingId);
-    if (!serving) return failure({ code: 'servingGone' });
-    const atMs = addMinutes(serving.atMs, input.byMin);
-    if (atMs <= house.nowMs()) return failure({ code: 'servingInPast' });
-    return success({ ...event, servings: event.servings.map((each) => (each.id === serving.id ? { ...each, atMs } : each)) });
-  });
 
 const markEvent = async (house: House, eventId: string, deletedAtMs: number | null): Promise<Outcome<{ eventId: string }>> => {
   const found = await house.db.write((transaction) => markEventDeleted(eventId, deletedAtMs, transaction));

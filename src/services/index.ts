@@ -1,5 +1,5 @@
 export type { House } from './house';
-export { createEvent, deleteEvent, duplicateEvent, moveServing, renameEvent, restoreEvent } from './events';
+export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export {
   addSet,
   bringBoxBack,
@@ -23,5 +23,8 @@ export { markStep, saveKitchen, saveLeftover, savePrep } from './kitchen';
 export { loosenRule, tightenRule } from './safety';
 export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
+export { importEvent } from './importEvent';
+export { settlePlan } from './settlePlan';
+export { savePlanFace } from './savePlanFace';
 export { listEquipment, listEvents } from './reading';
 export { saveBrief } from './saveBrief';

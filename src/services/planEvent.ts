@@ -1,15 +1,17 @@
-import { buildPlan, type PlanInput } from '../core/planning';
-import { kitchenOf, type Plan } from '../core/model';
+import { buildPlan, equippedFor, type PlanInput } from '../core/planning';
+import { DEFAULT_VENUE, kitchenOf, type Plan } from '../core/model';
 import type { LearnedTrim } from '../core/quantities';
 import { newForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
-import { shiftsBetween } from '../formats/clock';
+import { quietBetween, shiftsBetween } from '../formats/clock';
 import { listBoxes, listGear, listPits, loadEvent } from '../persistence';
 import type { House } from './house';
 import { ownLibrary } from './ownLibrary';
 
 /** Prep may begin this long before the first serving. */
 const PREP_AHEAD_MS = 8 * 86_400_000;
+/** Meat goes on this long before the first serving at the most. */
+const QUIET_AHEAD_MS = 3 * 86_400_000;
 
 interface Planned {
   input: PlanInput;
@@ -27,15 +29,17 @@ export async function planEvent(house: House, eventId: string): Promise<Planned 
   const { library, learned } = await ownLibrary();
   const times = event.servings.map((serving) => serving.atMs);
   const { fromHour, toHour } = kitchenOf(event);
+  const venue = { ...DEFAULT_VENUE, ...event.venue };
+  const owned = { pits: await listPits(), boxes: await listBoxes(), warmers: await listGear('warmer'), crew: await listGear('crew') };
+  const onDuty = (memberId: string) => event.duty?.some((each) => each.memberId === memberId) ?? false;
   const input: PlanInput = {
+    ...equippedFor(event, owned),
     event,
-    pits: (await listPits()).filter((pit) => event.pitIds.includes(pit.id)),
-    boxes: (await listBoxes()).filter((box) => event.boxIds.includes(box.id)),
-    warmers: (await listGear('warmer')).filter((warmer) => event.warmerIds?.includes(warmer.id)),
     probes: (await listGear('probe')).filter((probe) => event.probeIds?.includes(probe.id)),
-    crew: (await listGear('crew')).filter((member) => event.duty?.some((each) => each.memberId === member.id)),
+    crew: owned.crew.filter((member) => onDuty(member.id)),
     library,
     earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN,
+    quiet: quietBetween(Math.min(...times) - QUIET_AHEAD_MS, Math.max(...times), event.timeZone, venue.quietFrom, venue.quietTo),
     shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),
   };
   if (forecasts.batches.size > MOST_FORECASTS_KEPT) forecasts = newForecastCache();

@@ -1,3 +1,4 @@
+import { decisionsOf } from '../../../../core/planning';
 import { RunSheet } from '../../../../ui/runsheet/RunSheet.client';
 import { eventAndPlan, Shell, type EventParams } from '../shell';
 
@@ -9,7 +10,7 @@ export default async function Page(params: EventParams) {
   return (
     <>
       <Shell input={input} plan={plan} here="run-sheet" />
-      <RunSheet input={input} plan={plan} />
+      <RunSheet input={input} plan={plan} decisions={decisionsOf(input, plan)} />
     </>
   );
 }

@@ -1,0 +1,19 @@
+import { openEventOf, openPlanOf, writeOpenEvent, writeOpenPlan } from '../../../../../formats/open';
+import { house as openHouse } from '../../../../../runtime/house';
+import { planEvent } from '../../../../../services';
+import { fileResponse } from '../../fileResponse';
+
+interface FileParams {
+  params: Promise<{ eventId: string; kind: string }>;
+}
+
+/** The event, or its plan, in the open formats of docs/formats. */
+export async function GET(_request: Request, { params }: FileParams): Promise<Response> {
+  const { eventId, kind } = await params;
+  if (kind !== 'event' && kind !== 'plan') return new Response('There is no such file of an event.', { status: 404 });
+  const planned = await planEvent(await openHouse(), eventId);
+  if (!planned) return new Response('This event has been deleted.', { status: 404 });
+  const { input, plan } = planned;
+  const body = kind === 'event' ? writeOpenEvent(openEventOf(input)) : writeOpenPlan(openPlanOf(input, plan));
+  return fileResponse(input.event, kind, 'json', body);
+}

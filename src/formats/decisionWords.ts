@@ -1,0 +1,27 @@
+import type { Run } from '../core/model';
+import type { Decision } from '../core/planning';
+import { clockTime } from './clock';
+import { lowerPit, piecesWords, pitName, type Speech } from './names';
+import { formatMinutes, formatTemp } from './units';
+
+/** `04:10: if the core of the 2 briskets is under 66 °C, they will be late: wrap now, or raise the trailer pit to 135 °C (about 40 min).` */
+export function decisionWords(
+  speech: Speech,
+  run: Run,
+  { atMs, underC, raiseToC, gainMin, wrapNow, pitId }: Decision,
+): { time: string; words: string } {
+  const { units, event } = speech;
+  const levers = [
+    ...(wrapNow ? ['wrap at once'] : []),
+    ...(raiseToC === undefined
+      ? []
+      : [
+          `raise the ${lowerPit(pitName(speech, pitId))} to ${formatTemp(raiseToC, units)}${gainMin ? `, which gains about ${formatMinutes(gainMin)}` : ''}`,
+        ]),
+  ];
+  const then = levers.length > 0 ? levers.join(', or ') : 'tell the kitchen, and carve it last';
+  return {
+    time: clockTime(atMs, event.timeZone, units.clock),
+    words: `If the core of the ${piecesWords(speech, run.batchId, run.pieceIds.length)} is under ${formatTemp(underC, units)}, it will be late: ${then}.`,
+  };
+}

@@ -1,0 +1,130 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { supperFile } from '../../../tests/fixtures/supper';
+import { buildPlan } from '../../core/planning';
+import { openEventOf, openPlanOf, planInputOf, readOpenEvent, readOpenPlan, writeOpenEvent, writeOpenPlan } from './index';
+
+type Spoil = (event: Record<string, unknown> & ReturnType<typeof supperFile>) => void;
+const refusedAt = (spoil: Spoil): string[] => {
+  const event = structuredClone(supperFile()) as Parameters<Spoil>[0];
+  spoil(event);
+  const reading = readOpenEvent(JSON.stringify(event));
+  return reading.ok ? [] : reading.problems.map(({ path, reason }) => `${path} ${reason}`);
+};
+
+describe('an event file', () => {
+  it('is read, and refused with its path and reason when anything is wrong', () => {
+    expect(readOpenEvent(JSON.stringify(supperFile()))).toMatchObject({ ok: true });
+    expect(readOpenEvent('{')).toMatchObject({ ok: false, problems: [{ path: '$' }] });
+    expect(readOpenEvent('[]')).toMatchObject({ ok: false, problems: [{ path: '$.format' }] });
+    expect(readOpenEvent('null')).toMatchObject({ ok: false, problems: [{ path: '$.format' }] });
+    expect(refusedAt((event) => (event.version = 2 as never))).toEqual(['$.version must be 1, the only version there is; it is 2']);
+  });
+
+  it.each<[string, string, Spoil]>([
+    ['a missing field', '$.timeZone is missing', (event) => delete (event as Partial<typeof event>).timeZone],
+    [
+      'an unknown field',
+      '$.batches[0].pieces[1].colour is not a field of this format',
+      (event) => Object.assign(event.batches[0]!.pieces[1]!, { colour: 'red' }),
+    ],
+    ['a broken value', '$.batches[1].pieces[0].kg must be > 0', (event) => (event.batches[1]!.pieces[0]!.kg = -1)],
+    ['a wrong kind', '$.pits[0].kind must be one of', (event) => (event.pits[0]!.kind = 'campfire' as never)],
+    ['a wrong shape', '$.pits[0].racks[0].shape names no known kind', (event) => (event.pits[0]!.racks[0]!.shape = 'oval' as never)],
+    ['a time without an offset', '$.workFrom must match format "date-time"', (event) => (event.workFrom = '2027-06-18T12:00:00')],
+    ['a time with seconds', '$.servings[0].at is not a whole minute', (event) => (event.servings[0]!.at = '2027-06-19T18:00:30-03:00')],
+    ['an unknown zone', '$.timeZone "Mars/Base" is no zone', (event) => (event.timeZone = 'Mars/Base')],
+    ['a serving that is not there', '$.batches[0].serving "tea" is no serving', (event) => (event.batches[0]!.serving = 'tea')],
+    ['an unknown cut', '$.batches[0].cut "unicorn" is no known cut', (event) => (event.batches[0]!.cut = 'unicorn')],
+    ['a piece twice', '$.batches[1].pieces[0].id "brisket-1" is there twice', (event) => (event.batches[1]!.pieces[0]!.id = 'brisket-1')],
+    [
+      'a band the wrong way round',
+      '$.batches[0].method.pitRangeC runs from high to low',
+      (event) => (event.batches[0]!.method.pitRangeC = [135, 115]),
+    ],
+    ['a wrap without a when', '$.batches[0].method.wrapWhen says not when', (event) => (event.batches[0]!.method.wrapWhen = {})],
+    ['a shift that ends before it begins', '$.crew[0].to is not after', (event) => (event.crew[0]!.to = event.crew[0]!.from)],
+  ])('refuses %s', (_, words, spoil) => {
+    expect(refusedAt(spoil).join('; ')).toContain(words);
+  });
+
+  it('may carry fields of others that begin with x-, at any depth', () => {
+    expect(
+      refusedAt((event) => Object.assign(event, { 'x-shop': 1 }) && Object.assign(event.batches[0]!.pieces[0]!, { 'x-tag': 'B1' })),
+    ).toEqual([]);
+  });
+
+  it('may bring its own cuts', () => {
+    const event = supperFile();
+    event.cuts = [
+      {
+        id: 'shank',
+        name: 'shank',
+        species: 'beef',
+        lengthMm: 220,
+        widthMm: 120,
+        thicknessMm: 90,
+        fillShare: 0.7,
+        done: 'tender',
+        carveMin: 4,
+      },
+    ];
+    event.batches[0] = { ...event.batches[0]!, cut: 'shank', pieces: [{ id: 'shank-1', kg: 1.8, startC: 4 }] };
+    const reading = readOpenEvent(JSON.stringify(event));
+    expect(reading.ok).toBe(true);
+    expect(buildPlan(planInputOf(event)).runs.some((run) => run.batchId === 'brisket')).toBe(true);
+  });
+
+  it('goes out as it came in: the product keeps all that the planner reads', () => {
+    const event = supperFile();
+    const back = openEventOf(planInputOf(event));
+    const plain = JSON.parse(writeOpenEvent(event)) as typeof event;
+    const again = JSON.parse(writeOpenEvent(back)) as typeof event;
+    expect(again.pits.map((pit) => ({ ...pit, racks: pit.racks.map(({ id, level }) => [id, level]) }))).toEqual(
+      plain.pits.map((pit) => ({ ...pit, racks: pit.racks.map(({ id, level }) => [id, level]) })),
+    );
+    expect(again.batches.map((batch) => [batch.id, batch.method.pitRangeC, batch.method.finishRangeC, batch.pieces])).toEqual(
+      plain.batches.map((batch) => [batch.id, batch.method.pitRangeC, batch.method.finishRangeC, batch.pieces]),
+    );
+    expect(again.servings).toEqual(plain.servings);
+    expect(again.crew).toEqual(plain.crew);
+  });
+});
+
+describe('a plan file', () => {
+  const input = planInputOf(supperFile());
+  const plan = buildPlan(input);
+
+  it('is canonical: keys in order, times with the zone’s offset, figures to their decimals, and read back the same', () => {
+    const text = writeOpenPlan(openPlanOf(input, plan));
+    const keys = Object.keys(JSON.parse(text) as object);
+    expect(keys).toEqual([
+      'format',
+      'version',
+      'status',
+      'event',
+      'seed',
+      'iterations',
+      'confidence',
+      'pits',
+      'runs',
+      'tasks',
+      'servings',
+      'objective',
+      'problems',
+    ]);
+    expect(text).toMatch(/"lightAt": "2027-06-1\dT\d\d:\d\d:00-03:00"/);
+    expect(text).not.toMatch(/"[a-zA-Z]*Mm": \d+\.\d/);
+    expect(text.endsWith('}\n')).toBe(true);
+    const read = readOpenPlan(text);
+    expect(read.ok && writeOpenPlan(read.value)).toBe(text);
+  });
+
+  it('of the examples in docs/formats is what the schema and the writer make of them', () => {
+    const text = (name: string) => readFileSync(`docs/formats/${name}.example.json`, 'utf8');
+    const event = readOpenEvent(text('event'));
+    expect(event.ok && writeOpenEvent(event.value)).toBe(text('event'));
+    const example = readOpenPlan(text('plan'));
+    expect(example.ok && writeOpenPlan(example.value)).toBe(text('plan'));
+  });
+});

@@ -1,0 +1,48 @@
+import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
+import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
+import type { OpenEvent, OpenPlan } from '../../core/model';
+
+interface Schema {
+  properties?: Record<string, Schema>;
+  items?: Schema | boolean;
+  oneOf?: Schema[];
+}
+
+/** Decimals that figures are written to, by the end of their name. */
+const DECIMALS: [RegExp, number][] = [
+  [/Mm$/, 0],
+  [/[kK]g$/, 2],
+  [/C$|^c$/, 1],
+  [/Share$|^onTime$|^confidence$/, 3],
+  [/LateMin$|^value$|^lower$/, 1],
+];
+/** Figures of a level that is counted more finely than in tenths. */
+const decimalsOf = (name: string) => DECIMALS.find(([pattern]) => pattern.test(name))?.[1] ?? 3;
+
+function rounded(value: number, name: string): number {
+  const scale = 10 ** decimalsOf(name);
+  const near = Math.round(value * scale) / scale;
+  return Object.is(near, -0) ? 0 : near;
+}
+
+/** Keys in the order of the schema, then the others as they are; absent fields left out; figures to their decimals. */
+function canonical(value: unknown, schema: Schema | undefined, name: string): unknown {
+  if (typeof value === 'number') return rounded(value, name);
+  if (Array.isArray(value)) return value.map((each) => canonical(each, typeof schema?.items === 'object' ? schema.items : undefined, name));
+  if (value === null || typeof value !== 'object') return value;
+  const branch = schema?.oneOf?.find((each) => Object.keys(value).every((key) => key.startsWith('x-') || each.properties?.[key])) ?? schema;
+  const known = Object.keys(branch?.properties ?? {});
+  const keys = [...known.filter((key) => key in value), ...Object.keys(value).filter((key) => !known.includes(key))];
+  return Object.fromEntries(
+    keys
+      .map((key) => [key, (value as Record<string, unknown>)[key]] as const)
+      .filter(([, each]) => each !== undefined)
+      .map(([key, each]) => [key, canonical(each, branch?.properties?.[key], key)]),
+  );
+}
+
+/** Canonical text: the same event or plan gives the same bytes. Two-space indent, a newline at the end. */
+const written = (value: unknown, schema: unknown): string => `${JSON.stringify(canonical(value, schema as Schema, ''), null, 2)}\n`;
+
+export const writeOpenEvent = (event: OpenEvent): string => written(event, eventSchema);
+export const writeOpenPlan = (plan: OpenPlan): string => written(plan, planSchema);

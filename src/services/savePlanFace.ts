@@ -1,0 +1,70 @@
+import type { Choice, CookEvent, Scheme } from '../core/model';
+import { failure, success, type Outcome } from '../core/outcome';
+import { withFace, type PlanFace } from '../core/planning';
+import type { FaceInput, PlanFaceInput, SchemeInput } from '../doors';
+import { changeSeen } from './changeEvent';
+import type { House } from './house';
+import { ownLibrary } from './ownLibrary';
+import { listEquipment } from './reading';
+
+/** What the plan screen changed: order, pins, methods, pits, servings, confidence and the plans kept under a name. */
+export async function savePlanFace(house: House, input: PlanFaceInput): Promise<Outcome<CookEvent>> {
+  const { library } = await ownLibrary();
+  const { pits, boxes, warmers } = await listEquipment(house);
+  return changeSeen(house, input, (event) => {
+    const face = faceFrom(input.face);
+    const known = <T extends { id: string }>(list: readonly T[], ids: string[]) => ids.filter((id) => list.some((each) => each.id === id));
+    if (
+      face.servings.some(
+        (serving) => serving.atMs <= house.nowMs() && event.servings.find((each) => each.id === serving.id)?.atMs !== serving.atMs,
+      )
+    )
+      return failure({ code: 'servingInPast' });
+    if (face.batches.some((batch) => batch.pieces.length === 0 || !library.methods.some((method) => method.id === batch.methodId)))
+      return failure({ code: 'methodGone' });
+    return success(
+      withFace(event, {
+        ...face,
+        pitIds: known(pits, face.pitIds),
+        boxIds: known(boxes, face.boxIds),
+        warmerIds: known(warmers, face.warmerIds),
+      }),
+    );
+  });
+}
+
+function faceFrom(face: FaceInput): PlanFace {
+  return {
+    ...face,
+    scheme: face.scheme && schemeFrom(face.scheme),
+    pins: face.pins.map((pin) => ({ ...pin })),
+    namedPlans: face.namedPlans.map((plan) => ({
+      ...plan,
+      pins: plan.pins.map((pin) => ({ ...pin })),
+      scheme: plan.scheme && schemeFrom(plan.scheme),
+    })),
+    duty: face.duty.map((duty) => ({ ...duty })),
+    servings: face.servings.map((serving) => ({ ...serving })),
+    batches: face.batches.map((batch) => ({ ...batch, pieces: batch.pieces.map((piece) => ({ ...piece })) })) as PlanFace['batches'],
+  };
+}
+
+const schemeFrom = ({ order, choices, seed, iterations }: SchemeInput): Scheme => ({
+  order: order.map(String),
+  choices: Object.fromEntries(Object.entries(choices).map(([batchId, choice]) => [batchId, choiceFrom(choice)])),
+  seed,
+  iterations,
+});
+
+/** Takes of a choice what it may hold, and nothing else. */
+function choiceFrom(value: unknown): Choice {
+  const { pitId, pitC, finish, earlierMin, parts } = (value ?? {}) as Record<string, unknown>;
+  const at = (finish ?? {}) as Record<string, unknown>;
+  return {
+    ...(typeof pitId === 'string' && { pitId }),
+    ...(typeof pitC === 'number' && { pitC }),
+    ...(typeof at.pitId === 'string' && typeof at.pitC === 'number' && { finish: { pitId: at.pitId, pitC: at.pitC } }),
+    ...(typeof earlierMin === 'number' && { earlierMin }),
+    ...(typeof parts === 'number' && { parts }),
+  };
+}

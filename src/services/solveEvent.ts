@@ -1,0 +1,44 @@
+import { SHIPPED_PARAMETERS } from '../core/forecast';
+import { conflictOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../core/planning';
+import { newForecastCache, usualIterations } from '../core/schedule';
+import type { OpenEvent, OpenPlan } from '../core/model';
+import { rfc3339 } from '../formats/clock';
+import { openData, openPlanOf, planInputOf } from '../formats/open';
+
+export interface SolveOptions {
+  seed?: number;
+  iterations?: number;
+  confidence?: number;
+}
+
+/** Plans an event file from nothing. The same event, seed and iterations give the same plan. */
+export function solveEvent(open: OpenEvent, options: SolveOptions, tell: (line: string) => void): OpenPlan {
+  const event = { ...open, confidence: options.confidence ?? open.confidence };
+  const input = planInputOf(event);
+  const cache = newForecastCache();
+  const { seed = 1, iterations = usualIterations(open.batches.length) } = options;
+  const searching = searchPlan(input, { seed, iterations }, cache);
+  let told = '';
+  let step = searching.next();
+  for (; !step.done; step = searching.next()) {
+    const { done, of, best } = step.value;
+    const line = best.objective.join(' ');
+    if (line !== told) tell(`${done} of ${of}: ${line}`);
+    told = line;
+  }
+  const plan = planFrom(input, step.value);
+  if (!plan.problems.some((problem) => problem.severity === 'broken')) return openPlanOf(input, plan);
+  tell('Not everything fits: looking for what cannot hold together, and for what would help');
+  const conflict = conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS);
+  const tried = [...tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)];
+  return openPlanOf(input, plan, {
+    proof: conflict?.proof,
+    conflict: conflict?.ids,
+    remedies: rankRemedies(tried, plan.objective).map(({ lever: { code, ...data }, solves, objective }) => ({
+      code,
+      solves,
+      value: [...objective],
+      ...openData(data, (ms) => rfc3339(ms, event.timeZone)),
+    })),
+  });
+}
