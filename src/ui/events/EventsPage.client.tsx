@@ -1,12 +1,12 @@
 'use client';
-import { CalendarPlus, Copy, Ellipsis, Pencil, Trash2 } from 'lucide-react';
+import { CalendarPlus, Copy, FileUp, Ellipsis, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CookEvent } from '../../core/model';
 import { clockTime, shortDay } from '../../formats/clock';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, attempt, complain, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { NewEventDialog } from './NewEventDialog.client';
@@ -25,6 +25,7 @@ export interface EventCard {
 
 export interface EventActions {
   createEvent: Action<CookEvent>;
+  importEvent: Action<CookEvent>;
   duplicateEvent: Action<CookEvent>;
   renameEvent: Action<CookEvent>;
   deleteEvent: Action<unknown>;
@@ -44,6 +45,16 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
       const back = await attempt(actions.restoreEvent, { eventId: event.id });
       if (!back.ok) complain(back.problems);
     });
+  };
+  const file = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<string>();
+  const open = async (input: HTMLInputElement) => {
+    const text = await input.files?.[0]?.text();
+    input.value = '';
+    if (text === undefined) return;
+    const outcome = await attempt(actions.importEvent, { text });
+    setRefused(outcome.ok ? undefined : firstMessage(outcome.problems));
+    if (outcome.ok) announce(`${outcome.value.name} taken over, with its pits, gear and methods.`);
   };
   const duplicate = async (event: EventCard) => {
     const outcome = await attempt(actions.duplicateEvent, { eventId: event.id });
@@ -69,10 +80,29 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
           <h1 className="text-2xl">Events</h1>
           <p className="text-soft">Each one is counted back from the hour it is served.</p>
         </div>
-        <Button look="strong" onClick={() => setMaking(true)}>
-          <CalendarPlus size={17} aria-hidden /> New event
-        </Button>
+        <div className="flex gap-2">
+          <input
+            ref={file}
+            type="file"
+            accept="application/json,.json"
+            aria-label="Event file"
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(change) => void open(change.target)}
+          />
+          <Button onClick={() => file.current?.click()}>
+            <FileUp size={17} aria-hidden /> Open a file
+          </Button>
+          <Button look="strong" onClick={() => setMaking(true)}>
+            <CalendarPlus size={17} aria-hidden /> New event
+          </Button>
+        </div>
       </div>
+      {refused && (
+        <p role="alert" className="mb-3 border-l-4 border-bad bg-sheet px-3 py-2">
+          {refused}
+        </p>
+      )}
       {events.length === 0 ? (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
           <h2 className="text-lg">No events yet</h2>

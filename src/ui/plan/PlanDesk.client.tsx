@@ -1,127 +1,277 @@
 'use client';
-import { ChevronLeft, ChevronRight, CircleAlert, ListChecks, TriangleAlert } from 'lucide-react';
+import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-react';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { CookEvent, Plan, Serving } from '../../core/model';
-import type { PlanInput } from '../../core/planning';
+import type { Broken } from '../../core/check';
+import type { CookEvent, Pin, Plan, Run } from '../../core/model';
+import { inputFor, namedPlanOf, pullLever, withNamedPlan, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
-import { clockTime } from '../../formats/clock';
-import { formatShare } from '../../formats/units';
-import { planProblemWords } from '../../formats/problemWords';
-import { batchName, pitName, rackName, type Speech, speechOf } from '../../formats/names';
-import { announce, attempt, type Action } from '../kit/actions';
-import { buttonClass } from '../kit/Button';
+import { brokenWords } from '../../formats/brokenWords';
+import { speechOf } from '../../formats/names';
+import type { Compared } from '../../workers/protocol';
+import { announce, type Action } from '../kit/actions';
+import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
+import { Compare } from './Compare.client';
+import { Confidence } from './Confidence.client';
+import { Empty } from './Empty';
 import { KeptPlan } from './KeptPlan.client';
 import { PhaseKey } from './patterns';
+import { PlanRacks } from './PlanRacks.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
-import { savingWords, useEventEdits } from './useEventEdits';
+import { Trouble } from './Trouble.client';
+import { savingWords } from './useEventEdits';
+import { usePlanFace } from './usePlanFace';
 import { usePlanner } from './usePlanner';
+import { useSearch } from './useSearch';
+import { tightestWords, Verdict } from './Verdicts.client';
 
-/** A press moves a serving by this much. */
-const NUDGE_MIN = 15;
+/** The page's own patience with a search, and with the one a new event begins with. */
+const LONGEST_MS = 25_000;
+const AT_ONCE_MS = 6000;
+
+/** Keys move a run by this much; with Shift by three times as much. */
+const KEY_MIN = 5;
 
 interface PlanDeskProps {
   input: PlanInput;
   plan: Plan;
-  moveServing: Action<CookEvent>;
+  savePlanFace: Action<CookEvent>;
   keepPlan: Action<CookEvent>;
 }
 
-/** The plan at the desk: a verdict, the whole day as places over time, and one run in full. */
-export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan }: PlanDeskProps) {
+/** The plan at the desk: a verdict, the whole day as places over time, its racks, and one run in full; all of it can be pulled about. */
+export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan }: PlanDeskProps) {
   const units = useUnits();
-  const { event, unsaved, edit, take, settled } = useEventEdits(first.event);
-  const input = useMemo(() => ({ ...first, event }), [first, event]);
+  const { event, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
+  const input = useMemo(() => inputFor(first, event), [first, event]);
   const [selectedId, setSelectedId] = useState<string | undefined>(firstPlan.runs[0]?.id);
-  const { plan, planning, failed, curve } = usePlanner(input, firstPlan, selectedId);
-  const [moves, setMoves] = useState<{ servingId: string; byMin: number }[]>([]);
+  const made = usePlanner(input, firstPlan, selectedId);
+  const { planning, failed, curve, planner, broken } = made;
+  const { news, failed: searchFailed, search, stop } = useSearch(planner);
+  const plan = news?.plan ?? made.plan;
+  const [dragBroken, setDragBroken] = useState<Broken[]>();
+  const [comparing, setComparing] = useState(false);
+  const [marked, setMarked] = useState<Compared>();
+  const [scrubbedMs, setScrubbedMs] = useState<number>();
+  const asked = useRef(0);
   const speech = speechOf(input, units);
   const [holder, widthPx] = useWidth();
 
-  const move = (servingId: string, byMin: number, forUndo: boolean) => {
-    const shift =
-      (by: number) =>
-      (kept: CookEvent): CookEvent => ({
+  const nudge = (servingId: string, byMin: number) =>
+    change(
+      (kept) => ({
         ...kept,
-        servings: kept.servings.map((each) => (each.id === servingId ? { ...each, atMs: addMinutes(each.atMs, by) } : each)),
-      });
-    if (forUndo) setMoves((list) => [...list, { servingId, byMin }]);
-    edit({
-      change: shift(byMin),
-      back: shift(-byMin),
-      save: (revision) => attempt(moveServing, { eventId: event.id, servingId, byMin, revision }),
-      onRefused: () => forUndo && setMoves((list) => list.slice(0, -1)),
-    });
-  };
+        servings: kept.servings.map((each) => (each.id === servingId ? { ...each, atMs: addMinutes(each.atMs, byMin) } : each)),
+      }),
+      'Serving moved back.',
+    );
   /** What was kept comes back with the event, and its revision with it. */
-  const keep: Action<CookEvent> = async (asked) => {
+  const keep: Action<CookEvent> = async (wanted) => {
     await settled();
-    const outcome = await keepPlan(asked);
+    const outcome = await keepPlan(wanted);
     if (outcome.ok) take(outcome.value);
     return outcome;
   };
-  const undo = () => {
-    const last = moves.at(-1);
-    if (!last) return;
-    setMoves((list) => list.slice(0, -1));
-    move(last.servingId, -last.byMin, false);
-    announce('Serving moved back.');
+  const rePlan = async (longestMs = LONGEST_MS) => {
+    const better = await search(input, longestMs);
+    if (!better) return;
+    const same = better.objective.every((figure, level) => figure === made.plan.objective[level]);
+    if (same) return announce('Nothing better was found: this plan stands.');
+    change((kept) => ({ ...kept, scheme: better.scheme }), 'Back to the plan before.');
+    announce('A better plan was found and taken up.', undo);
   };
-  useHotkeys('mod+z', undo, { preventDefault: true });
+
+  // A new event opens with a quick plan, and a better one is looked for at once.
+  const begun = useRef(Boolean(first.event.scheme));
+  const [settling, setSettling] = useState(!first.event.scheme && firstPlan.runs.length > 0);
+  const ready = made.ready;
+  useEffect(() => {
+    if (begun.current || !ready || ready.runs.length === 0) return;
+    begun.current = true;
+    void rePlan(AT_ONCE_MS).finally(() => setSettling(false));
+  });
+
+  const withPin = (pin: Pin) => (kept: CookEvent) => ({
+    ...kept,
+    pins: [...(kept.pins ?? []).filter((each) => each.batchId !== pin.batchId), pin],
+  });
+  const pinOf = (run: Run) => event.pins?.find((pin) => pin.batchId === run.batchId);
+  const pin = (run: Run, to: Partial<Pin> = {}) =>
+    change(withPin({ batchId: run.batchId, pitId: run.pitId, onAtMs: run.onAtMs, pitC: run.pitC, ...to }), 'Run put back.');
+  const togglePin = (run: Run) => {
+    if (!pinOf(run)) return pin(run);
+    change((kept) => ({ ...kept, pins: kept.pins?.filter((each) => each.batchId !== run.batchId) }), 'Pinned again.');
+  };
+  const dragTo = (drag: { runId: string; byMin: number; pitId: string }, letGo: boolean) => {
+    const run = plan.runs.find((each) => each.id === drag.runId);
+    if (!run) return;
+    const mine = ++asked.current;
+    if (letGo) {
+      setDragBroken(undefined);
+      setSelectedId(run.id);
+      return pin(run, {
+        pitId: drag.pitId,
+        onAtMs: addMinutes(run.onAtMs, drag.byMin),
+        ...(drag.pitId !== run.pitId && { pitC: undefined }),
+      });
+    }
+    void planner.current?.dragged(drag.runId, drag.byMin, drag.pitId).then((found) => mine === asked.current && setDragBroken(found));
+  };
+  const choosePit = (run: Run, pitId: string) => {
+    const pinned = pinOf(run);
+    if (pinned) return pin(run, { pitId, pitC: undefined });
+    change((kept) => pullLever(kept, { code: 'otherPit', batchId: run.batchId, pitId }), 'Back in its pit.');
+  };
+  const chooseMethod = (run: Run, methodId: string) =>
+    change((kept) => pullLever(kept, { code: 'hotter', batchId: run.batchId, methodId }), 'Back to its method.');
+
+  const selected = plan.runs.find((run) => run.id === selectedId);
   const step = (by: number) => {
     const at = plan.runs.findIndex((run) => run.id === selectedId);
     setSelectedId(plan.runs[(Math.max(at, by > 0 ? -1 : 0) + by + plan.runs.length) % Math.max(1, plan.runs.length)]?.id);
   };
+  const shove = (byMin: number) => selected && pin(selected, { onAtMs: addMinutes(selected.onAtMs, byMin) });
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
   useHotkeys('right', () => step(1));
   useHotkeys('left', () => step(-1));
-  useHotkeys('esc', () => setSelectedId(undefined));
+  useHotkeys('esc', () => (news ? stop() : setSelectedId(undefined)));
+  useHotkeys('alt+left', () => shove(-KEY_MIN), { preventDefault: true });
+  useHotkeys('alt+right', () => shove(KEY_MIN), { preventDefault: true });
+  useHotkeys('alt+shift+left', () => shove(-3 * KEY_MIN), { preventDefault: true });
+  useHotkeys('alt+shift+right', () => shove(3 * KEY_MIN), { preventDefault: true });
+  useHotkeys('p', () => selected && togglePin(selected));
+  useHotkeys('r', () => !news && void rePlan());
 
-  const selected = plan.runs.find((run) => run.id === selectedId);
+  const nowMs = input.earliestMs;
+  const scrubMs = scrubbedMs ?? plan.tightest?.fromMs ?? plan.runs[0]?.onAtMs ?? nowMs;
+  const [headline, line] = headlineOf({ failed, searchFailed, news, planning, dragBroken });
   return (
     <main className="flex min-h-[calc(100vh-50px)] flex-col">
       <h1 className="sr-only">Plan of {event.name}</h1>
       <div className="flex flex-wrap items-stretch border-b border-line bg-sheet">
         {event.servings.map((serving) => (
-          <Verdict key={serving.id} serving={serving} speech={speech} plan={plan} onMove={(byMin) => move(serving.id, byMin, true)} />
+          <Verdict key={serving.id} serving={serving} speech={speech} plan={plan} onMove={(byMin) => nudge(serving.id, byMin)} />
         ))}
-        <div className="min-w-64 grow border-l border-line px-4 py-2">
-          <p className="text-[0.85rem] text-soft">{planning ? 'Planning…' : failed ? 'The planner stopped' : 'Tightest spot'}</p>
+        <div className="min-w-64 flex-1 border-l border-line px-4 py-2">
+          <p className={`text-[0.85rem] ${dragBroken?.length ? 'text-bad' : 'text-soft'}`}>{headline}</p>
+          {news && <progress className="h-1.5 w-full accent-(--ember)" max={news.of} value={news.done} aria-label="Search" />}
           <p className="font-semibold leading-snug" role="status">
-            {failed ? 'This shows the last plan that was made. Load the page again.' : tightestWords(speech, plan)}
+            {dragBroken?.length
+              ? brokenWords(speech, dragBroken[0]!) + moreWords(dragBroken.length)
+              : (line ?? tightestWords(speech, plan))}
           </p>
         </div>
-        <div className="flex items-center gap-3 px-4 print:hidden">
+        <div className="flex flex-wrap items-center gap-2 px-3 py-2 print:hidden">
           {unsaved !== undefined && (
             <span role="status" className="text-[0.85rem] text-soft">
               {savingWords(unsaved)}
             </span>
           )}
-          <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('strong')}>
+          <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl Z)">
+            <Undo2 size={17} aria-hidden />
+          </Button>
+          <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
+            <Redo2 size={17} aria-hidden />
+          </Button>
+          <Confidence
+            speech={speech}
+            input={input}
+            planner={planner}
+            onChange={(confidence) => change((kept) => ({ ...kept, confidence }), 'Confidence as before.')}
+          />
+          <Button onClick={() => setComparing(!comparing)} aria-pressed={comparing}>
+            <Columns2 size={16} aria-hidden /> Compare
+          </Button>
+          <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('plain')}>
             <ListChecks size={17} aria-hidden /> Run sheet
           </Link>
+          {news ? (
+            <Button look="ember" onClick={stop}>
+              <Square size={14} aria-hidden /> Stop, take the best
+            </Button>
+          ) : (
+            <Button look="strong" onClick={() => void rePlan()} disabled={plan.runs.length === 0}>
+              <RefreshCw size={16} aria-hidden /> Re-plan
+            </Button>
+          )}
         </div>
       </div>
       <KeptPlan speech={speech} input={input} plan={plan} keepPlan={keep} />
-      <Problems speech={speech} plan={plan} />
+      {comparing && (
+        <Compare
+          speech={speech}
+          input={input}
+          plan={made.plan}
+          named={event.namedPlans ?? NONE}
+          planner={planner}
+          shownId={marked?.id}
+          onShow={setMarked}
+          onKeep={(name) => {
+            const kept = namedPlanOf(event, made.plan.scheme, crypto.randomUUID(), name);
+            change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
+          }}
+          onAdopt={(named) => {
+            setMarked(undefined);
+            change((now) => withNamedPlan(now, named), 'Back to the plan before.');
+            announce(`“${named.name}” is the plan now.`, undo);
+          }}
+          onForget={(named) =>
+            change((now) => ({ ...now, namedPlans: now.namedPlans?.filter((each) => each.id !== named.id) }), 'Kept after all.')
+          }
+        />
+      )}
+      {!news && (
+        <Trouble
+          speech={speech}
+          input={input}
+          plan={plan}
+          broken={broken}
+          busy={settling}
+          planner={planner}
+          onPull={(lever, words) => {
+            change((kept) => pullLever(kept, lever), 'The lever is back where it was.');
+            announce(`Done: ${words}.`);
+          }}
+        />
+      )}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
-        <div ref={holder} className="min-w-0 overflow-x-auto">
+        <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
             <>
-              <Timeline
-                speech={speech}
-                plan={plan}
-                widthPx={Math.max(widthPx, 640)}
-                nowMs={input.earliestMs}
-                selectedId={selectedId}
-                onSelect={setSelectedId}
-              />
+              <div className="overflow-x-auto">
+                <Timeline
+                  speech={speech}
+                  plan={plan}
+                  widthPx={Math.max(widthPx, 640)}
+                  nowMs={nowMs}
+                  selectedId={selectedId}
+                  onSelect={setSelectedId}
+                  quiet={input.quiet ?? NONE}
+                  scrubMs={scrubMs}
+                  onScrub={setScrubbedMs}
+                  ghosts={marked?.plan.runs}
+                  onDrag={news ? undefined : dragTo}
+                />
+              </div>
               <div className="border-t border-line px-3 py-2">
                 <PhaseKey />
               </div>
+              <PlanRacks
+                speech={speech}
+                input={input}
+                plan={plan}
+                atMs={scrubMs}
+                fromMs={Math.min(...plan.runs.map((run) => run.onAtMs))}
+                toMs={Math.max(...plan.runs.map((run) => run.carveAtMs))}
+                selectedId={selectedId}
+                onMove={setScrubbedMs}
+                onSelect={setSelectedId}
+              />
             </>
           ) : (
             <Empty event={event} hasPits={input.pits.length > 0} />
@@ -129,11 +279,19 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
         </div>
         <aside aria-label="Run in full" className="border-l border-line bg-sheet p-4">
           {selected ? (
-            <RunPanel speech={speech} run={selected} curve={curve} />
+            <RunPanel
+              speech={speech}
+              run={selected}
+              curve={curve}
+              pinned={Boolean(pinOf(selected))}
+              onPin={() => togglePin(selected)}
+              onPit={(pitId) => choosePit(selected, pitId)}
+              onMethod={(methodId) => chooseMethod(selected, methodId)}
+            />
           ) : (
             <p className="text-soft">
               {plan.runs.length > 0
-                ? 'Choose a run on the left to see its cook curve and why it starts when it starts. The arrow keys walk through them.'
+                ? 'Choose a run on the left to see its cook curve and why it starts when it starts; drag it to another hour or pit, and what breaks is said. The arrow keys walk through the runs.'
                 : 'A run in full will stand here.'}
             </p>
           )}
@@ -143,98 +301,24 @@ export function PlanDesk({ input: first, plan: firstPlan, moveServing, keepPlan 
   );
 }
 
-/** One serving: when, how sure, and the means to move it. */
-function Verdict({ serving, speech, plan, onMove }: { serving: Serving; speech: Speech; plan: Plan; onMove(byMin: number): void }) {
-  const { event, units } = speech;
-  const own = new Set(event.batches.filter((batch) => batch.servingId === serving.id).map((batch) => batch.id));
-  const runs = plan.runs.filter((run) => own.has(run.batchId));
-  const broken = plan.problems.some((problem) => problem.severity === 'broken' && 'batchId' in problem && own.has(problem.batchId));
-  const weakest = Math.min(1, ...runs.map((run) => run.onTimeShare));
-  const nudge = 'grid size-8 place-items-center rounded border border-line hover:border-soft print:hidden';
-  return (
-    <div className="border-l border-line px-4 py-2 first:border-l-0">
-      <div className="flex items-center gap-1.5 text-[0.85rem] text-soft">
-        <button
-          type="button"
-          className={nudge}
-          aria-label={`${serving.name} ${NUDGE_MIN} minutes earlier`}
-          onClick={() => onMove(-NUDGE_MIN)}
-        >
-          <ChevronLeft size={16} aria-hidden />
-        </button>
-        <span>
-          {serving.name}{' '}
-          <span className="figures text-[1rem] font-bold text-ink">{clockTime(serving.atMs, event.timeZone, units.clock)}</span>
-        </span>
-        <button type="button" className={nudge} aria-label={`${serving.name} ${NUDGE_MIN} minutes later`} onClick={() => onMove(NUDGE_MIN)}>
-          <ChevronRight size={16} aria-hidden />
-        </button>
-      </div>
-      <p className={`text-[1.2rem] font-semibold leading-tight ${broken ? 'text-bad' : runs.length === 0 ? 'text-soft' : ''}`}>
-        {broken ? (
-          'does not fit'
-        ) : runs.length === 0 ? (
-          'no menu yet'
-        ) : (
-          <>
-            <span className={`figures font-bold ${weakest >= 0.895 ? 'text-safe' : 'text-warn'}`}>{formatShare(weakest)}</span> each on time
-          </>
-        )}
-      </p>
-    </div>
-  );
-}
+const NONE: never[] = [];
+const moreWords = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
 
-function tightestWords(speech: Speech, plan: Plan): string {
-  const { tightest } = plan;
-  if (!tightest) return 'Nothing is on a pit yet.';
-  const { event, units } = speech;
-  const name = `${pitName(speech, tightest.pitId)}, ${rackName(speech, tightest.pitId, tightest.rackId)}`;
-  const there = plan.runs.filter((run) =>
-    run.legs.some(
-      (leg) => leg.rackId === tightest.rackId && leg.pitId === tightest.pitId && leg.fromMs < tightest.toMs && leg.toMs > tightest.fromMs,
-    ),
-  );
-  return `${name}: ${formatShare(tightest.fullShare)} full with ${there.map((run) => batchName(speech, run.batchId).toLowerCase()).join(' and ')}, ${clockTime(tightest.fromMs, event.timeZone, units.clock)} to ${clockTime(tightest.toMs, event.timeZone, units.clock)}.`;
-}
-
-function Problems({ speech, plan }: { speech: Speech; plan: Plan }) {
-  // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
-  const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
-  if (problems.length === 0) return null;
-  return (
-    <ul aria-label="What does not fit" className="border-b border-line bg-sheet">
-      {problems.map((problem, i) => {
-        const words = planProblemWords(speech, problem);
-        const broken = problem.severity === 'broken';
-        const Icon = broken ? CircleAlert : TriangleAlert;
-        return (
-          <li key={i} className="flex items-start gap-2 border-t border-line px-4 py-2 first:border-t-0">
-            <Icon size={18} className={`mt-0.5 shrink-0 ${broken ? 'text-bad' : 'text-warn'}`} aria-label={broken ? 'Broken' : 'Warning'} />
-            <p>
-              <span className="font-semibold">{words.what}</span> <span className="text-soft">{words.remedy}</span>
-            </p>
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
-function Empty({ event, hasPits }: { event: CookEvent; hasPits: boolean }) {
-  const [what, href, where] =
-    event.batches.length === 0
-      ? ['There is nothing on the menu yet. Choose the first cut, and the plan counts back from the serving.', 'brief', 'Go to the brief']
-      : hasPits
-        ? ['Nothing could be placed. The reasons stand above.', 'brief', 'Change the menu']
-        : ['This event has no pit to cook on yet.', 'pits', 'Choose pits'];
-  return (
-    <div className="m-6 rounded-md border border-dashed border-line bg-sheet p-8">
-      <h2 className="text-lg">No plan yet</h2>
-      <p className="mt-1 text-soft">{what}</p>
-      <Link href={`/events/${event.id}/${href}`} className={`${buttonClass('ember')} mt-4`}>
-        {where}
-      </Link>
-    </div>
-  );
+function headlineOf({
+  failed,
+  searchFailed,
+  news,
+  planning,
+  dragBroken,
+}: {
+  failed: boolean;
+  searchFailed: boolean;
+  news?: { done: number; of: number };
+  planning: boolean;
+  dragBroken?: Broken[];
+}): [headline: string, line?: string] {
+  if (failed || searchFailed) return ['The planner stopped', 'This shows the last plan that was made. Load the page again.'];
+  if (dragBroken) return dragBroken.length > 0 ? ['There it would break'] : ['There it fits', 'Let go to pin it here.'];
+  if (news) return [`Searching: ${news.done} of ${news.of} tried, the best so far is drawn`];
+  return [planning ? 'Planning…' : 'Tightest spot'];
 }

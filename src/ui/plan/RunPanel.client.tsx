@@ -1,7 +1,8 @@
 'use client';
+import { Pin, PinOff } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useCallback } from 'react';
-import { cutIn, methodIn, type Run } from '../../core/model';
+import { cutIn, methodIn, methodsFor, type Run } from '../../core/model';
 import type { RunCurve } from '../../core/planning';
 import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
@@ -9,14 +10,27 @@ import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
 import { capital, piecesWords, pitName, rackName, type Speech } from '../../formats/names';
 import { reasonWords } from '../../formats/words';
+import { Button } from '../kit/Button';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {
   ssr: false,
   loading: () => <div className="h-60" />,
 });
 
+const SELECT = 'mt-0.5 block min-h-9 w-full rounded border border-line bg-paper px-2 text-[0.93rem] text-ink';
+
 /** One run: its times, its curve, and why it starts when it starts. */
-export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; curve?: RunCurve }) {
+interface RunPanelProps {
+  speech: Speech;
+  run: Run;
+  curve?: RunCurve;
+  pinned: boolean;
+  onPin(): void;
+  onPit(pitId: string): void;
+  onMethod(methodId: string): void;
+}
+
+export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod }: RunPanelProps) {
   const { event, units } = speech;
   const zone = event.timeZone;
   const batch = event.batches.find((each) => each.id === run.batchId)!;
@@ -41,6 +55,31 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
       <p className="text-soft">
         {formatMass(run.kg, units)} in all · {method.name.toLowerCase()}
       </p>
+      <div className="mt-2 flex flex-wrap items-end gap-2 print:hidden">
+        <Button aria-pressed={pinned} onClick={onPin} title="Pin or let go (P)">
+          {pinned ? <PinOff size={16} aria-hidden /> : <Pin size={16} aria-hidden />} {pinned ? 'Let go' : 'Pin'}
+        </Button>
+        <label className="min-w-0 flex-1 text-[0.82rem] text-soft">
+          Pit
+          <select className={SELECT} value={run.pitId} onChange={(change) => onPit(change.target.value)}>
+            {speech.pits.map((pit) => (
+              <option key={pit.id} value={pit.id}>
+                {pit.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="w-full text-[0.82rem] text-soft">
+          Method
+          <select className={SELECT} value={method.id} onChange={(change) => onMethod(change.target.value)}>
+            {[...new Set([method, ...methodsFor(speech.library, cut)])].map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
       <dl className={`mt-2 grid gap-2 ${units.clock === '12' ? 'grid-cols-2' : 'grid-cols-3'}`}>
         <Fact label="on" value={dayAndTime(run.onAtMs, zone, units.clock)} />
         <Fact label="wrap" value={run.wrapAtMs === undefined ? 'never' : `~${time(run.wrapAtMs)}`} />
@@ -62,8 +101,8 @@ export function RunPanel({ speech, run, curve }: { speech: Speech; run: Run; cur
       </div>
       <h3 className="mt-3 text-[0.93rem] text-soft">Why {dayAndTime(run.onAtMs, zone, units.clock)}</h3>
       <ul className="mt-1 divide-y divide-line">
-        {run.why.map((reason) => (
-          <li key={reason.code} className="py-1.5 leading-snug">
+        {run.why.map((reason, i) => (
+          <li key={`${reason.code}${i}`} className="py-1.5 leading-snug">
             {reasonWords(speech, reason)}
           </li>
         ))}

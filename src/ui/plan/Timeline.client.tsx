@@ -1,11 +1,13 @@
 'use client';
-import { useMemo } from 'react';
-import type { Plan } from '../../core/model';
-import { layoutTimeline, xAt, type Bar, type TimelineLayout } from '../../core/timeline';
-import { clockOnDay, clockTime, shortDay, startOfHour } from '../../formats/clock';
-import { formatMinutes, formatShare, formatTemp } from '../../formats/units';
-import { batchName, gearName, type Speech } from '../../formats/names';
-import { phaseFill, PhasePatterns } from './patterns';
+import { useMemo, useState } from 'react';
+import type { Plan, Run, Shift } from '../../core/model';
+import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
+import { clockTime, startOfHour } from '../../formats/clock';
+import { formatShare, formatTemp } from '../../formats/units';
+import { gearName, type Speech } from '../../formats/names';
+import { PhasePatterns } from './patterns';
+import { RunBar, type BarDrag } from './RunBar.client';
+import { Hands, Nights, QuietAndRoad, Rulers, ServingLines } from './TimelineParts';
 
 const LEFT_PX = 128;
 
@@ -16,10 +18,34 @@ interface TimelineProps {
   nowMs: number;
   selectedId?: string;
   onSelect(runId: string | undefined): void;
+  quiet: readonly Shift[];
+  /** The moment whose racks are shown. */
+  scrubMs: number;
+  onScrub(atMs: number): void;
+  /** Runs of another plan, drawn as outlines over this one's. */
+  ghosts?: readonly Run[];
+  /** A run taken elsewhere: told while it moves, and once more when it is let go. */
+  onDrag?(drag: { runId: string; byMin: number; pitId: string }, letGo: boolean): void;
 }
 
+/** Runs are dragged in steps of this. */
+const DRAG_STEP_MIN = 5;
+
 /** Places over time, running right to the serving line. Only draws and passes on clicks; the geometry is in core/timeline. */
-export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }: TimelineProps) {
+export function Timeline({
+  speech,
+  plan,
+  widthPx,
+  nowMs,
+  selectedId,
+  onSelect,
+  quiet,
+  scrubMs,
+  onScrub,
+  ghosts = [],
+  onDrag,
+}: TimelineProps) {
+  const [dragged, setDragged] = useState<BarDrag>();
   const { event, pits, boxes, warmers, units } = speech;
   const zone = event.timeZone;
   const layout = useMemo(
@@ -38,6 +64,18 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
   const { scale, heightPx } = layout;
   const bodyBottom = heightPx - 2;
   const inView = nowMs > scale.fromMs && nowMs < scale.toMs;
+  const drag = (at: BarDrag, letGo: boolean) => {
+    const run = plan.runs.find((each) => each.id === at.runId)!;
+    setDragged(letGo ? undefined : at);
+    const byMin = draggedMin(scale, at.dx, DRAG_STEP_MIN);
+    const pitId = pitAtY(layout, at.y) ?? run.pitId;
+    if (!letGo || byMin !== 0 || pitId !== run.pitId) onDrag?.({ runId: at.runId, byMin, pitId }, letGo);
+  };
+  const scrubTo = (event: React.PointerEvent<SVGElement>) => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect() ?? event.currentTarget.getBoundingClientRect();
+    onScrub(Math.min(scale.toMs, Math.max(scale.fromMs, timeAt(scale, event.clientX - box.left))));
+  };
+  const scrubX = xAt(scale, scrubMs);
   return (
     <svg
       width={widthPx}
@@ -49,6 +87,7 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
     >
       <PhasePatterns />
       <Nights layout={layout} zone={zone} bottom={bodyBottom} />
+      <QuietAndRoad layout={layout} quiet={quiet} drives={plan.drives} bottom={bodyBottom} />
       <Rulers layout={layout} speech={speech} bottom={bodyBottom} />
       {layout.pits.map((row) => {
         const pit = pits.find((each) => each.id === row.pitId)!;
@@ -92,8 +131,41 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
                     selected={bar.runId === selectedId}
                     onSelect={onSelect}
                     countAll={false}
+                    onDrag={onDrag && drag}
+                    pinned={plan.runs.find((run) => run.id === bar.runId)?.pinned}
                   />
                 ))}
+                {ghosts
+                  .flatMap((run) => run.legs.filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId))
+                  .map((leg, i) => (
+                    <rect
+                      key={i}
+                      x={xAt(scale, leg.fromMs)}
+                      width={Math.max(2, xAt(scale, leg.toMs) - xAt(scale, leg.fromMs))}
+                      y={rack.y - 2}
+                      height={rack.height - 4}
+                      fill="none"
+                      stroke="var(--ember)"
+                      strokeWidth={1.5}
+                      strokeDasharray="5 3"
+                      pointerEvents="none"
+                    />
+                  ))}
+                {rack.bars
+                  .filter((bar) => bar.runId === dragged?.runId)
+                  .map((bar) => (
+                    <rect
+                      key={`drag-${bar.x0}`}
+                      x={bar.x0 + dragged!.dx}
+                      width={bar.x1 - bar.x0}
+                      y={bar.y}
+                      height={bar.height}
+                      fill="var(--ember)"
+                      opacity={0.35}
+                      stroke="var(--ember)"
+                      pointerEvents="none"
+                    />
+                  ))}
               </g>
             ))}
             {row.lighting.map((span) => (
@@ -161,192 +233,24 @@ export function Timeline({ speech, plan, widthPx, nowMs, selectedId, onSelect }:
         </g>
       )}
       <ServingLines layout={layout} speech={speech} bottom={bodyBottom} />
-    </svg>
-  );
-}
-
-/** Dark hours, by the place's clock. */
-const NIGHT_FROM_H = 21;
-const NIGHT_TO_H = 5;
-
-function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone: string; bottom: number }) {
-  const { scale } = layout;
-  const nights = [];
-  for (let day = -1; ; day++) {
-    const fromMs = clockOnDay(scale.fromMs, zone, day, NIGHT_FROM_H);
-    if (fromMs > scale.toMs) break;
-    const x0 = Math.max(scale.leftPx, xAt(scale, fromMs));
-    const x1 = Math.min(scale.rightPx, xAt(scale, clockOnDay(scale.fromMs, zone, day + 1, NIGHT_TO_H)));
-    if (x1 > x0 + 4) nights.push({ x0, x1 });
-  }
-  return nights.map(({ x0, x1 }) => (
-    <g key={x0}>
-      <rect x={x0} width={x1 - x0} y={46} height={bottom - 46} fill="var(--shade)" />
-      {x1 - x0 > 60 && (
-        <text x={(x0 + x1) / 2} y={43} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
-          night
-        </text>
-      )}
-    </g>
-  ));
-}
-
-function Rulers({ layout, speech, bottom }: { layout: TimelineLayout; speech: Speech; bottom: number }) {
-  const { event, units } = speech;
-  const { scale } = layout;
-  const last = layout.servings.at(-1)!;
-  const lastName = event.servings.find((serving) => serving.id === last.id)!.name.toLowerCase();
-  const days = layout.ticks.map((tick) => shortDay(tick.atMs, event.timeZone));
-  return (
-    <g>
-      <text x={12} y={17} className="text-[12px]" fill="var(--soft)">
-        clock
-      </text>
-      <text x={12} y={33} className="text-[11.5px]" fill="var(--soft)">
-        before {lastName.slice(0, 14)}
-      </text>
-      {layout.ticks.map((tick, i) => {
-        const showDay = days[i] !== days[i - 1];
-        const label = clockTime(tick.atMs, event.timeZone, units.clock).replace(':00 ', ' ');
-        const nearLine = layout.servings.some((serving) => Math.abs(serving.x - tick.x) < 3);
-        return (
-          <g key={tick.atMs}>
-            <line x1={tick.x} x2={tick.x} y1={nearLine ? 46 : 40} y2={bottom} stroke="var(--line)" />
-            <text x={tick.x} y={17} textAnchor="middle" className="figures text-[12.5px] font-bold" fill="var(--ink)">
-              {showDay && tick.x > scale.leftPx + 24 ? `${days[i]!.slice(0, 3)} ${label}` : label}
-            </text>
-            <text x={tick.x} y={32} textAnchor="middle" className="figures text-[11px]" fill="var(--soft)">
-              {tick.atMs === last.atMs ? 'serve' : `−${formatMinutes((last.atMs - tick.atMs) / 60_000)}`}
-            </text>
-          </g>
-        );
-      })}
-    </g>
-  );
-}
-
-function ServingLines({ layout, speech, bottom }: { layout: TimelineLayout; speech: Speech; bottom: number }) {
-  const { event, units } = speech;
-  return layout.servings.map((serving) => {
-    const name = `${event.servings.find((each) => each.id === serving.id)!.name} ${clockTime(serving.atMs, event.timeZone, units.clock)}`;
-    const width = name.length * 6.3 + 12;
-    return (
-      <g key={serving.id} pointerEvents="none">
-        <line x1={serving.x} x2={serving.x} y1={38} y2={bottom} stroke="var(--ink)" strokeWidth={3} />
-        <rect x={serving.x - width} y={36} width={width} height={17} fill="var(--ink)" />
-        <text x={serving.x - 6} y={48.5} textAnchor="end" className="text-[11.5px] font-bold" fill="var(--sheet)">
-          {name}
-        </text>
+      <rect
+        x={scale.leftPx}
+        width={scale.rightPx - scale.leftPx}
+        y={0}
+        height={38}
+        fill="transparent"
+        className="cursor-ew-resize touch-none print:hidden"
+        onClick={(click) => click.stopPropagation()}
+        onPointerDown={(down) => {
+          down.currentTarget.setPointerCapture(down.pointerId);
+          scrubTo(down);
+        }}
+        onPointerMove={(move) => move.buttons === 1 && scrubTo(move)}
+      />
+      <g pointerEvents="none" className="print:hidden">
+        <line x1={scrubX} x2={scrubX} y1={4} y2={bodyBottom} stroke="var(--ember)" strokeWidth={2} />
+        <path d={`M${scrubX - 7} 0h14v7l-7 8l-7 -8z`} fill="var(--ember)" />
       </g>
-    );
-  });
-}
-
-interface RunBarProps {
-  bar: Bar;
-  speech: Speech;
-  plan: Plan;
-  selected: boolean;
-  countAll: boolean;
-  onSelect(runId: string): void;
-}
-
-function RunBar({ bar, speech, plan, selected, countAll, onSelect }: RunBarProps) {
-  const run = plan.runs.find((each) => each.id === bar.runId)!;
-  const { timeZone } = speech.event;
-  const clock = speech.units.clock;
-  const name = `${batchName(speech, bar.batchId)} ${bar.count}`;
-  const chipPx = name.length * 5.9 + 9;
-  const width = bar.x1 - bar.x0;
-  const outside = chipPx > width - 4;
-  const says = countAll
-    ? `${name}, held or resting until carving at ${clockTime(run.carveAtMs, timeZone, clock)}`
-    : `${name}, on at ${clockTime(run.onAtMs, timeZone, clock)}, done between ${clockTime(run.pullEarlyMs, timeZone, clock)} and ${clockTime(run.pullLateMs, timeZone, clock)}`;
-  const select = () => onSelect(bar.runId);
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={says}
-      aria-pressed={selected}
-      className="cursor-pointer outline-offset-2"
-      onClick={(click) => {
-        click.stopPropagation();
-        select();
-      }}
-      onKeyDown={(press) => {
-        if (press.key === 'Enter' || press.key === ' ') {
-          press.preventDefault();
-          select();
-        }
-      }}
-    >
-      <title>{says}</title>
-      {bar.segments.map((segment) => (
-        <rect
-          key={segment.x0}
-          x={segment.x0}
-          y={bar.y}
-          width={Math.max(1, segment.x1 - segment.x0)}
-          height={bar.height}
-          fill={phaseFill(segment.phase)}
-          stroke={segment.phase === 'holdMaybe' || segment.phase === 'holdSure' || segment.phase === 'vent' ? 'var(--hold)' : 'none'}
-          strokeDasharray={segment.phase === 'holdMaybe' ? '3 2' : undefined}
-          opacity={segment.phase === 'holdMaybe' ? 0.75 : 1}
-        />
-      ))}
-      {bar.fade && (
-        <rect
-          x={bar.fade.x0}
-          y={bar.y - 0.5}
-          width={Math.max(0, bar.fade.x1 - bar.fade.x0)}
-          height={bar.height + 1}
-          fill="url(#finish-fade)"
-        />
-      )}
-      {bar.ticks.map((x) => (
-        <line key={x} x1={x} x2={x} y1={bar.y - 3} y2={bar.y + bar.height} stroke="var(--ink)" strokeWidth={1.5} />
-      ))}
-      {selected && (
-        <rect
-          x={bar.x0 - 2}
-          y={bar.y - 2}
-          width={width + 4}
-          height={bar.height + 4}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={2}
-          rx={2}
-        />
-      )}
-      <rect x={outside ? bar.x0 - chipPx - 2 : bar.x0 + 3} y={bar.y + 2.5} width={chipPx} height={15} rx={2} fill="var(--chip)" />
-      <text x={(outside ? bar.x0 - chipPx - 2 : bar.x0 + 3) + 5} y={bar.y + 14} className="text-[11.5px] font-bold" fill="var(--on-chip)">
-        {name}
-      </text>
-    </g>
-  );
-}
-
-function Hands({ layout, widthPx }: { layout: TimelineLayout; widthPx: number }) {
-  const { hands } = layout;
-  const base = hands.y + hands.height - 4;
-  return (
-    <g>
-      <line x1={0} x2={widthPx} y1={hands.y - 5} y2={hands.y - 5} stroke="var(--line)" />
-      <text x={12} y={hands.y + 13} className="text-[13px] font-bold" fill="var(--ink)">
-        Hands
-      </text>
-      <text x={12} y={hands.y + 28} className="text-[11.5px]" fill="var(--soft)">
-        minutes of work
-      </text>
-      {hands.bins.map((bin) => {
-        const height = Math.max(3, (bin.minutes / hands.mostMinutes) * (hands.height - 8));
-        return (
-          <rect key={bin.x0} x={bin.x0} width={Math.max(4, bin.x1 - bin.x0 - 1)} y={base - height} height={height} fill="var(--slate)">
-            <title>{`${Math.round(bin.minutes)} min of work`}</title>
-          </rect>
-        );
-      })}
-    </g>
+    </svg>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import type { Broken } from '../../core/check';
 import type { Plan } from '../../core/model';
 import type { PlanInput, RunCurve } from '../../core/planning';
 import { Planner } from '../../workers/client';
@@ -9,9 +10,21 @@ export function usePlanner(
   input: PlanInput,
   first: Plan,
   selectedId: string | undefined,
-): { plan: Plan; planning: boolean; failed: boolean; curve?: RunCurve; ready?: Plan; planner: React.RefObject<Planner | undefined> } {
+): {
+  plan: Plan;
+  broken: Broken[];
+  planning: boolean;
+  failed: boolean;
+  curve?: RunCurve;
+  ready?: Plan;
+  planner: React.RefObject<Planner | undefined>;
+} {
   const planner = useRef<Planner>(undefined);
-  const [made, setMade] = useState<{ plan: Plan; input: PlanInput; failed?: boolean }>({ plan: first, input });
+  const [made, setMade] = useState<{ plan: Plan; input: PlanInput; broken: Broken[]; failed?: boolean }>({
+    plan: first,
+    input,
+    broken: [],
+  });
   const [curve, setCurve] = useState<{ curve: RunCurve; plan: Plan }>();
   const [ready, setReady] = useState<Plan>();
 
@@ -23,10 +36,10 @@ export function usePlanner(
   useEffect(() => {
     let stale = false;
     planner.current!.plan(input).then(
-      (plan) => {
-        if (stale || !plan) return;
-        setMade({ plan, input });
-        setReady(plan);
+      (answer) => {
+        if (stale || !answer) return;
+        setMade({ plan: answer.plan, input, broken: answer.broken });
+        setReady(answer.plan);
       },
       () => !stale && setMade((kept) => ({ ...kept, input, failed: true })),
     );
@@ -48,6 +61,8 @@ export function usePlanner(
 
   return {
     plan: made.plan,
+    /** What runs pinned by the owner break. */
+    broken: made.broken,
     planning: made.input !== input,
     failed: Boolean(made.failed),
     /** The plan the worker stands at, and the worker, to be asked about it. */

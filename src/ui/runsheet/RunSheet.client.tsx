@@ -1,18 +1,20 @@
 'use client';
-import { CalendarDays, DoorOpen, Printer, Table } from 'lucide-react';
+import { CalendarDays, FileJson, Printer, Table } from 'lucide-react';
 import Link from 'next/link';
 import type { Plan, Task } from '../../core/model';
-import type { PlanInput } from '../../core/planning';
+import { useState } from 'react';
+import type { Decision, PlanInput } from '../../core/planning';
 import { limitsOf, STRICT_LIMITS } from '../../core/safety';
 import { clockTime, longDay, startOfHour } from '../../formats/clock';
 import { DEFERS, limitWords, looseName } from '../../formats/safetyWords';
-import { formatMinutes } from '../../formats/units';
 import { planProblemWords } from '../../formats/problemWords';
-import { type Speech, speechOf } from '../../formats/names';
-import { taskWords } from '../../formats/words';
+import { speechOf } from '../../formats/names';
 import { Button, buttonClass } from '../kit/Button';
 import { KeptPlan } from '../plan/KeptPlan.client';
 import { useUnits } from '../kit/UnitsProvider';
+import { Decisions } from './Decisions';
+import { LoadOut } from './LoadOut';
+import { rowsOf, TaskLine } from './TaskLine';
 
 interface Hour {
   atMs: number;
@@ -39,12 +41,15 @@ function daysOf(tasks: Task[], zone: string): Day[] {
 }
 
 /** Every action with its clock time, hour by hour, for the wall of the yard. */
-export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
+export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: Plan; decisions: Decision[] }) {
   const units = useUnits();
+  const [by, setBy] = useState<By>('clock');
   const { event } = input;
   const zone = event.timeZone;
   const speech = speechOf(input, units);
   const openings = new Set(plan.tasks.map((task) => task.opening).filter(Boolean)).size;
+  const names = new Map((input.crew ?? []).map((member) => [member.id, member.name]));
+  const sections = sectionsOf(by, plan.tasks, input, names);
   const file = (format: string) => `/events/${event.id}/run-sheet/${format}`;
   return (
     <main className="mx-auto max-w-4xl px-4 py-5 print:max-w-none print:p-0">
@@ -66,7 +71,20 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
           <a href={file('csv')} download className={buttonClass()}>
             <Table size={16} aria-hidden /> CSV
           </a>
+          <a href={`/events/${event.id}/file/event`} download className={buttonClass()}>
+            <FileJson size={16} aria-hidden /> Event file
+          </a>
+          <a href={`/events/${event.id}/file/plan`} download className={buttonClass()}>
+            <FileJson size={16} aria-hidden /> Plan file
+          </a>
         </div>
+      </div>
+      <div role="group" aria-label="Order of the run sheet" className="mb-3 flex gap-2 print:hidden">
+        {(Object.keys(BY) as By[]).map((each) => (
+          <Button key={each} look={by === each ? 'strong' : 'plain'} aria-pressed={by === each} onClick={() => setBy(each)}>
+            {BY[each]}
+          </Button>
+        ))}
       </div>
       <KeptPlan speech={speech} input={input} plan={plan} />
       {plan.problems.map((problem, i) => (
@@ -92,21 +110,32 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
           </Link>
         </div>
       )}
-      {daysOf(plan.tasks, zone).map((day) => (
-        <section key={day.name} className="mb-5">
-          <h2 className="mb-1 border-b-2 border-ink pb-1 text-lg">{day.name}</h2>
-          <ol>
-            {day.hours.map((hour) => (
-              <li key={hour.atMs} className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5">
-                <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
-                <ol>
-                  {rowsOf(hour.tasks).map((row) => (
-                    <TaskLine key={row.task.id} row={row} speech={speech} plan={plan} />
-                  ))}
-                </ol>
-              </li>
-            ))}
-          </ol>
+      <Decisions speech={speech} plan={plan} decisions={decisions} />
+      <LoadOut speech={speech} input={input} plan={plan} />
+      {sections.map((section) => (
+        <section
+          key={section.name}
+          aria-label={section.name || 'All work'}
+          className={section.name ? 'mb-7 break-after-page last:break-after-auto' : ''}
+        >
+          {section.name && <h2 className="mb-2 text-xl">{section.name}</h2>}
+          {daysOf(section.tasks, zone).map((day) => (
+            <section key={day.name} className="mb-5">
+              <h3 className="font-title mb-1 border-b-2 border-ink pb-1 text-lg font-bold">{day.name}</h3>
+              <ol>
+                {day.hours.map((hour) => (
+                  <li key={hour.atMs} className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5">
+                    <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
+                    <ol>
+                      {rowsOf(hour.tasks).map((row) => (
+                        <TaskLine key={row.task.id} row={row} speech={speech} plan={plan} names={names} />
+                      ))}
+                    </ol>
+                  </li>
+                ))}
+              </ol>
+            </section>
+          ))}
         </section>
       ))}
       <p className="text-[0.85rem] text-soft">
@@ -117,58 +146,19 @@ export function RunSheet({ input, plan }: { input: PlanInput; plan: Plan }) {
   );
 }
 
-/** Done over and over: within an hour they share a line, and only the first of the day says how. */
-const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray'];
+type By = 'clock' | 'person' | 'pit';
+const BY: Record<By, string> = { clock: 'By the clock', person: 'By person', pit: 'By pit' };
 
-interface Row {
-  task: Task;
-  again: Task[];
-}
-
-const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
-
-function rowsOf(tasks: readonly Task[]): Row[] {
-  const rows: Row[] = [];
-  for (const task of tasks) {
-    const row = RHYTHM.includes(task.kind) ? rows.find((each) => alike(each.task, task)) : undefined;
-    if (row) row.again.push(task);
-    else rows.push({ task, again: [] });
-  }
-  return rows;
-}
-
-function TaskLine({ row: { task, again }, speech, plan }: { row: Row; speech: Speech; plan: Plan }) {
-  const words = taskWords(speech, task, plan.runs);
-  const known = RHYTHM.includes(task.kind) && plan.tasks.find((each) => alike(each, task)) !== task;
-  const time = (each: Task) => (
-    <time key={each.id} dateTime={new Date(each.atMs).toISOString()} className="figures font-bold">
-      {clockTime(each.atMs, speech.event.timeZone, speech.units.clock)}
-    </time>
-  );
-  const first = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
-  const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
-  return (
-    <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5">
-      <span aria-hidden className="mt-1 block size-3.5 self-start border border-soft" />
-      {time(task)}
-      <span>
-        <span className={`font-semibold ${task.kind === 'serve' ? 'text-ember-ink' : ''}`}>{words.title}</span>{' '}
-        {again.length > 0 && <span className="text-[0.92rem]">and at {again.map(time)} </span>}
-        {!known && <span className="text-[0.92rem] text-soft">{words.detail}</span>}
-      </span>
-      <span className="figures whitespace-nowrap text-[0.85rem] text-soft">
-        {task.opening !== undefined &&
-          (first ? (
-            <>
-              <DoorOpen size={14} className="inline" aria-hidden /> open
-            </>
-          ) : shared ? (
-            'same opening'
-          ) : (
-            ''
-          ))}{' '}
-        {formatMinutes(task.minutes)}
-      </span>
-    </li>
-  );
+/** The same tasks as sheets of their own: one for each of the crew, or for each pit; what belongs to nobody is on every one's last. */
+function sectionsOf(by: By, tasks: Task[], input: PlanInput, names: ReadonlyMap<string, string>): { name: string; tasks: Task[] }[] {
+  if (by === 'clock') return [{ name: '', tasks }];
+  const owners =
+    by === 'person'
+      ? [...names].map(([id, name]) => ({ name, own: (task: Task) => task.who?.includes(id) ?? false }))
+      : input.pits.map((pit) => ({ name: pit.name, own: (task: Task) => task.pitId === pit.id }));
+  const rest = tasks.filter((task) => !owners.some((owner) => owner.own(task)));
+  return [
+    ...owners.map(({ name, own }) => ({ name, tasks: tasks.filter(own) })),
+    { name: by === 'person' ? 'Whoever is at hand' : 'Away from the pits', tasks: rest },
+  ].filter((section) => section.tasks.length > 0);
 }

@@ -23,6 +23,9 @@ const GO = [
 const THERE = [
   ['n', 'New event (on Events)'],
   ['← →', 'Run before or after (on the plan)'],
+  ['Alt ← →', 'The chosen run 5 min earlier, later; with Shift 15 (on the plan)'],
+  ['P, R', 'Pin or let go the run; re-plan round what is pinned (on the plan)'],
+  ['Ctrl Shift Z', 'Do again what was undone (Plan and Racks)'],
   ['Esc', 'Let go of the run, close what is open'],
   ['Enter ↓ ↑', 'Down and up a column of weights (Buying)'],
   ['Tab, arrows', 'To a piece on a rack; 10 mm at a time, with Shift 1 mm'],

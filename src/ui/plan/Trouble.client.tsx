@@ -1,0 +1,158 @@
+'use client';
+import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
+import { useState } from 'react';
+import type { Broken } from '../../core/check';
+import type { Plan } from '../../core/model';
+import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
+import { brokenWords } from '../../formats/brokenWords';
+import { leverWords, remedyWords } from '../../formats/leverWords';
+import { batchName, type Speech } from '../../formats/names';
+import { planProblemWords } from '../../formats/problemWords';
+import type { Planner } from '../../workers/client';
+import { Button } from '../kit/Button';
+
+interface TroubleProps {
+  speech: Speech;
+  input: PlanInput;
+  plan: Plan;
+  /** What runs pinned by the owner break. */
+  broken: readonly Broken[];
+  /** A better plan is being looked for: levers wait for it. */
+  busy: boolean;
+  planner: React.RefObject<Planner | undefined>;
+  onPull(lever: Lever, words: string): void;
+}
+
+const SHOWN_REMEDIES = 6;
+/** Lines of trouble shown before the rest is folded away. */
+const SHOWN_LINES = 3;
+
+interface Tried {
+  /** The plan they were tried on, by what it follows from: it is made anew whenever the event is saved. */
+  on: string;
+  remedies: Remedy[];
+  count: number;
+  done: boolean;
+  conflict?: Conflict;
+}
+
+/** What does not fit, what a pinned run breaks, and the levers that would help: each tried for real. */
+export function Trouble({ speech, input, plan, broken, busy, planner, onPull }: TroubleProps) {
+  const [tried, setTried] = useState<Tried>();
+  const [all, setAll] = useState(false);
+  // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
+  const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
+  const lines = [
+    ...broken.map((each) => ({ bad: true, what: brokenWords(speech, each), remedy: '' })),
+    ...problems.map((problem) => ({ bad: problem.severity === 'broken', ...planProblemWords(speech, problem) })),
+  ].filter((line, i, list) => list.findIndex((other) => other.what === line.what) === i);
+  if (lines.length === 0) return null;
+  const on = JSON.stringify([plan.scheme, plan.objective]);
+  const current = tried?.on === on ? tried : undefined;
+  const canHelp = troubledBatches(plan, input).length > 0;
+  const spareNames = new Map(
+    [...(input.spare?.pits ?? []), ...(input.spare?.boxes ?? []), ...(input.spare?.warmers ?? []), ...(input.spare?.crew ?? [])].map(
+      ({ id, name }) => [id, name],
+    ),
+  );
+
+  const tryAll = async () => {
+    setTried({ on, remedies: [], count: 0, done: false });
+    const { conflict } = await planner.current!.remedies((remedies, count) =>
+      setTried((kept) => (kept?.on === on ? { ...kept, remedies, count } : kept)),
+    );
+    setTried((kept) => (kept?.on === on ? { ...kept, done: true, conflict } : kept));
+  };
+  const shown = all ? lines : lines.slice(0, SHOWN_LINES);
+  return (
+    <section aria-label="What does not fit" className="border-b border-line bg-sheet">
+      <ul>
+        {shown.map(({ what, remedy, bad }) => {
+          const Icon = bad ? CircleAlert : TriangleAlert;
+          return (
+            <li key={what} className="flex items-start gap-2 border-t border-line px-4 py-1.5 first:border-t-0">
+              <Icon size={18} className={`mt-0.5 shrink-0 ${bad ? 'text-bad' : 'text-warn'}`} aria-label={bad ? 'Broken' : 'Warning'} />
+              <p>
+                <span className="font-semibold">{what}</span> <span className="text-soft">{remedy}</span>
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex flex-wrap items-center gap-3 px-4 pb-2 print:hidden">
+        {lines.length > SHOWN_LINES && (
+          <Button look="quiet" onClick={() => setAll(!all)}>
+            {all ? 'Show fewer' : `Show all ${lines.length}`}
+          </Button>
+        )}
+        {canHelp && !current && !busy && (
+          <Button onClick={() => void tryAll()}>
+            <Wrench size={16} aria-hidden /> Find what would help
+          </Button>
+        )}
+        {current && !current.done && (
+          <>
+            <span role="status" className="text-[0.92rem] text-soft">
+              Trying the levers, one by one: {current.count} tried
+            </span>
+            <Button onClick={() => planner.current?.stopSearch()}>
+              <Square size={14} aria-hidden /> Stop
+            </Button>
+          </>
+        )}
+      </div>
+      {current && (
+        <div className="border-t border-line px-4 py-2">
+          <h2 className="text-[0.93rem] text-soft">Levers, each tried</h2>
+          {current.remedies.length === 0 && current.done && (
+            <p className="py-1">None of the levers helps by itself. Fewer guests, a smaller menu, or a lower confidence would.</p>
+          )}
+          <ul aria-label="Remedies" className="divide-y divide-line">
+            {current.remedies.slice(0, SHOWN_REMEDIES).map((remedy) => {
+              const words = leverWords(speech, remedy.lever, spareNames);
+              return (
+                <li key={words} className="flex flex-wrap items-center gap-3 py-1">
+                  <span className="min-w-0 grow font-semibold">{words}</span>
+                  <span className={`figures ${remedy.solves ? 'text-safe' : 'text-warn'}`}>{remedyWords(remedy)}</span>
+                  {remedy.lever.code === 'cookDayBefore' ? (
+                    <span className="text-[0.9rem] text-soft">change it in the brief</span>
+                  ) : (
+                    <Button onClick={() => onPull(remedy.lever, words)}>Do this</Button>
+                  )}
+                </li>
+              );
+            })}
+          </ul>
+          {current.conflict && (
+            <p className="pt-1 text-[0.92rem] text-soft">
+              {current.conflict.proof ? 'Proved: ' : 'As far as the search can tell, '}
+              {conflictNames(speech, current.conflict)} cannot hold together.
+            </p>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function conflictNames(speech: Speech, { ids }: Conflict): string {
+  const { event, pits, boxes, warmers = [] } = speech;
+  const names = ids.map((id) => {
+    if (event.batches.some((batch) => batch.id === id)) return batchName(speech, id).toLowerCase();
+    const pit = pits.find((each) => each.id === id);
+    if (pit) return pit.name.toLowerCase();
+    const rack = pits.flatMap((each) => each.racks).find((each) => each.id === id);
+    if (rack) return rack.name;
+    const serving = event.servings.find((each) => each.id === id);
+    if (serving) return serving.name.toLowerCase();
+    const gear = [...boxes, ...warmers].find((each) => each.id === id);
+    return gear?.name.toLowerCase() ?? PLAIN[id] ?? 'the crew';
+  });
+  return [...new Set(names)].join(', ');
+}
+const PLAIN: Record<string, string> = {
+  crew: 'the crew',
+  dangerZone: 'the time allowed in the danger zone',
+  holdMaxMin: 'the longest hold of its method',
+  workFrom: 'the present moment',
+};

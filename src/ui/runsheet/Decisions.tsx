@@ -1,0 +1,30 @@
+import type { Plan } from '../../core/model';
+import type { Decision } from '../../core/planning';
+import { decisionWords } from '../../formats/decisionWords';
+import type { Speech } from '../../formats/names';
+
+/** Moments at which a reading tells whether a run will be late, while something can still be done. */
+export function Decisions({ speech, plan, decisions }: { speech: Speech; plan: Plan; decisions: readonly Decision[] }) {
+  if (decisions.length === 0) return null;
+  return (
+    <section
+      aria-label="Decision points"
+      className="mb-5 rounded-md border border-line bg-sheet px-4 py-3 print:border-ink print:text-[0.9rem]"
+    >
+      <h2 className="text-lg">Decision points</h2>
+      <ul className="mt-1 divide-y divide-line">
+        {decisions.map((decision) => {
+          const run = plan.runs.find((each) => each.id === decision.runId);
+          if (!run) return null;
+          const { time, words } = decisionWords(speech, run, decision);
+          return (
+            <li key={`${decision.runId}${decision.atMs}`} className="grid grid-cols-[4.2rem_1fr] gap-2 py-1">
+              <span className="figures font-bold">{time}</span>
+              <span>{words}</span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

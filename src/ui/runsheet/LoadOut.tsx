@@ -1,0 +1,62 @@
+import type { Plan } from '../../core/model';
+import type { PlanInput } from '../../core/planning';
+import { dayAndTime } from '../../formats/clock';
+import { capital, gearName, piecesWords, type Speech } from '../../formats/names';
+import { formatMass, formatMinutes } from '../../formats/units';
+
+/** What goes into the van before each drive, and by when. */
+export function LoadOut({ speech, input, plan }: { speech: Speech; input: PlanInput; plan: Plan }) {
+  const { event, units } = speech;
+  return plan.drives.map((drive) => {
+    const serving = event.servings.find((each) => each.id === drive.servingId)!;
+    const own = plan.runs.filter((run) => event.batches.find((batch) => batch.id === run.batchId)?.servingId === serving.id);
+    const held = [...new Set(own.map((run) => run.hold.gearId))].map((gearId) => ({
+      gearId,
+      runs: own.filter((run) => run.hold.gearId === gearId),
+    }));
+    const pits = input.pits.filter((pit) => pit.travels);
+    return (
+      <section
+        key={drive.servingId}
+        aria-label={`Load-out for ${serving.name}`}
+        className="mb-5 break-inside-avoid rounded-md border border-line bg-sheet px-4 py-3 print:border-ink"
+      >
+        <h2 className="text-lg">
+          Load out for {serving.name.toLowerCase()}: leave {dayAndTime(drive.fromMs, event.timeZone, units.clock)}
+        </h2>
+        <p className="text-soft">A drive of {formatMinutes((drive.toMs - drive.fromMs) / 60_000)}; nobody is at the pits meanwhile.</p>
+        <ul className="mt-1 space-y-0.5">
+          {held.map(({ gearId, runs }) => (
+            <li key={gearId} className="flex gap-2">
+              <Box />
+              <span>
+                <strong>{capital(gearId === 'board' ? 'wrapped, on a board' : gearName(speech, gearId))}</strong>:{' '}
+                {runs.map((run) => `${piecesWords(speech, run.batchId, run.pieceIds.length)}, ${formatMass(run.kg, units)}`).join('; ')}
+              </span>
+            </li>
+          ))}
+          {pits.map((pit) => (
+            <li key={pit.id} className="flex gap-2">
+              <Box />
+              <span>
+                <strong>{pit.name}</strong>, cold and emptied of ash
+              </span>
+            </li>
+          ))}
+          {(serving.sides ?? []).map((side) => (
+            <li key={side.id} className="flex gap-2">
+              <Box />
+              <span>{side.name}</span>
+            </li>
+          ))}
+          <li className="flex gap-2">
+            <Box />
+            <span>Knives, boards, gloves, a checked probe, towels, hand washing, labels, this run sheet</span>
+          </li>
+        </ul>
+      </section>
+    );
+  });
+}
+
+const Box = () => <span aria-hidden className="mt-1 block size-3.5 shrink-0 border border-soft" />;
