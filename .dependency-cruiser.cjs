@@ -4,7 +4,7 @@ const rooms = {
   formats: ['core'],
   doors: ['core'],
   persistence: ['core'],
-  workers: ['core'],
+  workers: ['core', 'formats/open'],
   services: ['core', 'formats', 'doors', 'persistence'],
   runtime: ['core', 'formats', 'doors', 'persistence', 'services'],
   ui: ['core', 'formats', 'doors', 'workers/(client|forecastPool|protocol)'],

@@ -7,7 +7,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: false,
   workers: 1,
-  timeout: 60_000,
+  timeout: 120_000,
   // The smallest machines plan and serve on the same two cores that draw the page.
   expect: { timeout: 20_000 },
   reporter: [['list']],

@@ -4,6 +4,8 @@ import { buildPlan } from '../src/core/planning';
 import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
 import { arrange, type Ground } from '../src/core/packing';
+import { benchExact } from './exact';
+import { benchDrag, benchPlanner } from './planner';
 import { cutAtRandom, CUT_RACK, onShelves } from './perfectFits';
 import { plainBareCook } from './plainCook';
 
@@ -121,3 +123,12 @@ say(
         .left as typeof forty;
   }, 10),
 );
+
+console.log('\nPlans: the five figures are broken, risk, quality, people, cost');
+benchPlanner([
+  [5, 20, 1],
+  [12, 40, 3],
+  [60, 200, 8],
+]);
+benchDrag();
+await benchExact(30);

@@ -130,7 +130,7 @@ test('too little room is said in words: what, where and when', async ({ page }) 
   await stage(page, 'Plan');
   await expect(
     page
-      .getByRole('list', { name: 'What does not fit' })
+      .getByRole('region', { name: 'What does not fit' })
       .getByText(/have no place|cannot be held/)
       .first(),
   ).toBeVisible();

@@ -31,7 +31,7 @@ test('a rack is laid by hand, breaks the gap, says why, is undone, laid by keybo
   await expect(keeps(page)).toHaveText(/lie on each other|is .* from .*: the air gap is/);
   await saved(page);
   await stage(page, 'Plan');
-  await expect(page.getByRole('list', { name: 'What does not fit' })).toContainText('Laid by hand');
+  await expect(page.getByRole('region', { name: 'What does not fit' })).toContainText('Laid by hand');
   await stage(page, 'Racks');
   await expect(keeps(page)).not.toHaveText(WELL);
 

@@ -4,7 +4,10 @@ import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
 import type { Outcome } from '../../src/core/outcome';
-import type { BriefInput, CutInput, MethodInput, PitInput } from '../../src/doors';
+import { faceOf, type PlanFace } from '../../src/core/planning';
+import type { BriefInput, CutInput, MethodInput, PitInput, PlanFaceInput } from '../../src/doors';
+import { openEventOf, writeOpenEvent } from '../../src/formats/open';
+import { supperFile } from '../fixtures/supper';
 import { loadEvent, openDatabase, type Database } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { House } from '../../src/services';
@@ -117,21 +120,56 @@ describe('events', () => {
     expect(codes(await services.duplicateEvent(house, 'nobody'))).toEqual(['eventGone']);
   });
 
-  it('move a serving, and refuse when the plan it was seen on is old or the time has passed', async () => {
-    const event = must(await services.createEvent(house, NEW));
-    const servingId = event.servings[0]!.id;
-    const moved = must(await services.moveServing(house, { eventId: event.id, servingId, byMin: -60, revision: 1 }));
+  it('take a new face from the plan screen, and refuse one seen on an old event, in the past, or with unknown methods', async () => {
+    const event = must(await services.saveBrief(house, briefOf(must(await services.createEvent(house, NEW)))));
+    const face = faceOf(event);
+    const [serving] = face.servings;
+    const [batch] = face.batches;
+    const save = (change: Partial<PlanFace>, revision = event.revision) =>
+      services.savePlanFace(house, { eventId: event.id, revision, face: { ...face, ...change } as PlanFaceInput['face'] });
+    const choices = { [batch!.id]: { pitId: 'pit', earlierMin: 30, unknown: 1 } };
+    const moved = must(
+      await save({
+        confidence: 0.8,
+        servings: [{ ...serving!, atMs: serving!.atMs - 3_600_000 }],
+        pins: [{ batchId: batch!.id, pitId: 'pit', onAtMs: serving!.atMs - 9e7 }],
+        scheme: { order: [batch!.id], choices: choices as never, seed: 3, iterations: 5 },
+        pitIds: ['nobody'],
+      }),
+    );
+    expect(moved).toMatchObject({ confidence: 0.8, revision: event.revision + 1, pitIds: [] });
     expect(moved.servings[0]!.atMs).toBe(event.servings[0]!.atMs - 3_600_000);
-    expect(moved.revision).toBe(2);
-    expect(codes(await services.moveServing(house, { eventId: event.id, servingId, byMin: 15, revision: 1 }))).toEqual([
-      'changedElsewhere',
+    const kept = (await loadEvent(event.id))!;
+    expect(kept.scheme).toEqual({ order: [batch!.id], choices: { [batch!.id]: { pitId: 'pit', earlierMin: 30 } }, seed: 3, iterations: 5 });
+    expect(kept.pins).toHaveLength(1);
+    expect(codes(await save({}))).toEqual(['changedElsewhere']);
+    expect(codes(await save({ servings: [{ ...serving!, atMs: NOW_MS - 1 }] }, kept.revision))).toEqual(['servingInPast']);
+    expect(codes(await save({ batches: [{ ...batch!, methodId: 'nobody' }] }, kept.revision))).toEqual(['methodGone']);
+  });
+
+  it('come from a file with all they need, or not at all', async () => {
+    const text = writeOpenEvent(supperFile());
+    const taken = must(await services.importEvent(house, { text }));
+    expect(taken).toMatchObject({ name: 'Gannet Point supper', altitudeM: 20 });
+    const { pits, boxes, warmers, crew } = await services.listEquipment(house);
+    expect(pits.map((pit) => [pit.name, pit.hired])).toEqual([
+      ['Trailer pit', true],
+      ['Cabinet', true],
     ]);
-    expect(codes(await services.moveServing(house, { eventId: event.id, servingId: 'x', byMin: 15, revision: 2 }))).toEqual([
-      'servingGone',
-    ]);
-    expect(codes(await services.moveServing(house, { eventId: event.id, servingId, byMin: -100_000, revision: 2 }))).toEqual([
-      'servingInPast',
-    ]);
+    expect([boxes.length, warmers.length, crew.length]).toEqual([1, 1, 2]);
+    const kept = (await loadEvent(taken.id))!;
+    expect(kept.batches[0]!.pieces[0]).toMatchObject({ lengthMm: 420, widthMm: 250, thicknessMm: 72, startC: 4 });
+    const { plan } = (await services.planEvent(house, taken.id))!;
+    expect(plan.problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
+    const refused = await services.importEvent(house, { text: text.replace('"kg": 6.1', '"kg": -6.1') });
+    expect(refused.ok ? '' : refused.problems[0]!.message).toContain('$.batches[0].pieces[0].kg');
+    expect(await services.listEvents(house)).toHaveLength(1);
+
+    // Out and in again: the pits that the house already has are used, not had twice.
+    const { input } = (await services.planEvent(house, taken.id))!;
+    const again = must(await services.importEvent(house, { text: writeOpenEvent(openEventOf(input)) }));
+    expect(again.pitIds).toEqual(taken.pitIds);
+    expect((await services.listEquipment(house)).pits).toHaveLength(2);
   });
 
   it('are listed soonest first, with guests and cuts', async () => {

@@ -17,10 +17,26 @@ export interface EventSummary {
 /** What is kept as JSON beside the columns; read and written whole. */
 type EventExtras = Pick<
   CookEvent,
-  'kitchen' | 'currency' | 'loosened' | 'ticked' | 'keptPlan' | 'warmerIds' | 'probeIds' | 'duty' | 'venue' | 'weather' | 'laid'
+  | 'kitchen'
+  | 'currency'
+  | 'loosened'
+  | 'ticked'
+  | 'keptPlan'
+  | 'warmerIds'
+  | 'probeIds'
+  | 'duty'
+  | 'venue'
+  | 'weather'
+  | 'laid'
+  | 'pins'
+  | 'scheme'
+  | 'namedPlans'
 >;
-type ServingExtras = Pick<Serving, 'marginShare' | 'sides' | 'needs' | 'highlySusceptible'>;
-type BatchExtras = Pick<Batch, 'share' | 'second' | 'buying' | 'prep' | 'received' | 'leftover'>;
+type ServingExtras = Pick<Serving, 'marginShare' | 'sides' | 'needs' | 'highlySusceptible' | 'travelMin' | 'setUpMin'>;
+type BatchExtras = Pick<Batch, 'share' | 'second' | 'buying' | 'prep' | 'received' | 'leftover'> & {
+  /** What of its pieces was measured beside weight and thickness. */
+  measured?: Record<string, Pick<Piece, 'lengthMm' | 'widthMm' | 'startC'>>;
+};
 
 const inOrder = { order: [['position', 'ASC']] as [string, string][] };
 
@@ -83,16 +99,19 @@ const servingFrom = (row: ServingRow): Serving => ({
   ...(JSON.parse(row.extras) as ServingExtras),
 });
 
-const batchFrom = (row: BatchRow, pieces: PieceRow[]): Batch => ({
-  id: row.id,
-  servingId: row.servingId,
-  cutId: row.cutId,
-  methodId: row.methodId,
-  label: row.label,
-  sizedBy: row.sizedBy,
-  ...(JSON.parse(row.extras) as BatchExtras),
-  pieces: pieces.filter((piece) => piece.batchId === row.id).map(pieceFrom),
-});
+function batchFrom(row: BatchRow, pieces: PieceRow[]): Batch {
+  const { measured, ...extras } = JSON.parse(row.extras) as BatchExtras;
+  return {
+    id: row.id,
+    servingId: row.servingId,
+    cutId: row.cutId,
+    methodId: row.methodId,
+    label: row.label,
+    sizedBy: row.sizedBy,
+    ...extras,
+    pieces: pieces.filter((piece) => piece.batchId === row.id).map((piece) => ({ ...pieceFrom(piece), ...measured?.[piece.id] })),
+  };
+}
 
 const pieceFrom = ({ id, kg, boughtKg, trimmedKg, thicknessMm, grade }: PieceRow): Piece => ({
   id,
@@ -128,7 +147,9 @@ export async function listWeighedPieces(transaction?: Transaction): Promise<Weig
 export async function saveEvent(event: CookEvent, nowMs: number, transaction: Transaction): Promise<void> {
   const { id, name, place, timeZone, altitudeM, confidence, revision } = event;
   const { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather, laid } = event;
-  const beside = { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather, laid } satisfies EventExtras;
+  const { pins, scheme, namedPlans } = event;
+  const house = { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather };
+  const beside = { ...house, laid, pins, scheme, namedPlans } satisfies EventExtras;
   const extras = JSON.stringify(beside);
   const kept = await EventRow.findByPk(id, { transaction });
   const fields = { id, name, place, timeZone, altitudeM, confidence, revision, extras, updatedAtMs: nowMs };
@@ -157,7 +178,19 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
     { transaction },
   );
   await PieceRow.bulkCreate(
-    event.batches.flatMap((batch) => batch.pieces.map((piece, position) => ({ eventId: id, batchId: batch.id, position, ...piece }))),
+    event.batches.flatMap((batch) =>
+      batch.pieces.map(({ id: pieceId, kg, boughtKg, trimmedKg, thicknessMm, grade }, position) => ({
+        eventId: id,
+        batchId: batch.id,
+        position,
+        id: pieceId,
+        kg,
+        boughtKg,
+        trimmedKg,
+        thicknessMm,
+        grade,
+      })),
+    ),
     { transaction },
   );
   await EventPitRow.destroy({ where: { eventId: id }, transaction });
@@ -172,11 +205,17 @@ export async function saveEvent(event: CookEvent, nowMs: number, transaction: Tr
   );
 }
 
-const servingExtras = ({ marginShare, sides, needs, highlySusceptible }: Serving): string =>
-  JSON.stringify({ marginShare, sides, needs, highlySusceptible } satisfies ServingExtras);
+const servingExtras = ({ marginShare, sides, needs, highlySusceptible, travelMin, setUpMin }: Serving): string =>
+  JSON.stringify({ marginShare, sides, needs, highlySusceptible, travelMin, setUpMin } satisfies ServingExtras);
 
-function batchColumns({ id, servingId, cutId, methodId, label, sizedBy, share, second, buying, prep, received, leftover }: Batch) {
-  const extras = JSON.stringify({ share, second, buying, prep, received, leftover } satisfies BatchExtras);
+function batchColumns({ id, servingId, cutId, methodId, label, sizedBy, share, second, buying, prep, received, leftover, pieces }: Batch) {
+  const measured = Object.fromEntries(
+    pieces
+      .filter((piece) => piece.lengthMm !== undefined || piece.widthMm !== undefined || piece.startC !== undefined)
+      .map(({ id: pieceId, lengthMm, widthMm, startC }) => [pieceId, { lengthMm, widthMm, startC }]),
+  );
+  const beside = { share, second, buying, prep, received, leftover } satisfies BatchExtras;
+  const extras = JSON.stringify({ ...beside, ...(Object.keys(measured).length > 0 && { measured }) } satisfies BatchExtras);
   return { id, servingId, cutId, methodId, label, sizedBy, extras };
 }
 

@@ -1,0 +1,47 @@
+import { newForecastCache, usualIterations } from '../src/core/schedule';
+import { checkPlan } from '../src/core/check';
+import { draggedPlan, planFrom, searchPlan } from '../src/core/planning';
+import { openEventOf, openPlanOf, planInputOf } from '../src/formats/open';
+import { kitchen } from './kitchens';
+
+/** First and settled plans, with forecasts made before and not counted. */
+export function benchPlanner(sizes: [batches: number, pieces: number, pits: number][]): void {
+  for (const [batches, pieces, pits] of sizes) {
+    const input = planInputOf(kitchen(batches, pieces, pits));
+    const cache = newForecastCache();
+    const begun = performance.now();
+    searchPlan(input, { seed: 1, iterations: 0 }, cache).next();
+    const forecasts = performance.now() - begun;
+    const again = performance.now();
+    const searching = searchPlan(input, { seed: 1, iterations: usualIterations(batches) }, cache);
+    let first: number | undefined;
+    let step = searching.next();
+    let settled = 0;
+    let best = '';
+    while (!step.done) {
+      first ??= performance.now() - again;
+      const value = step.value.best.objective.join(' ');
+      if (value !== best) [best, settled] = [value, performance.now() - again];
+      step = searching.next();
+    }
+    const whole = performance.now() - again;
+    console.log(
+      `${batches} batches, ${pieces} pieces, ${pits} pits: forecasts ${forecasts.toFixed(0)} ms, first plan ${first!.toFixed(0)} ms, last better ${settled.toFixed(0)} ms, whole search ${whole.toFixed(0)} ms; ${step.value.objective.join(' ')} (bound ${step.value.lower.join(' ')})`,
+    );
+  }
+}
+
+/** What a run costs that is dragged: the plan with it moved, turned into a file's shape and checked. */
+export function benchDrag(): void {
+  const input = planInputOf(kitchen(12, 40, 3));
+  const searching = searchPlan(input, { seed: 1, iterations: 0 }, newForecastCache());
+  let step = searching.next();
+  while (!step.done) step = searching.next();
+  const plan = planFrom(input, step.value);
+  const event = openEventOf(input);
+  const TIMES = 50;
+  const begun = performance.now();
+  for (let i = 0; i < TIMES; i++)
+    checkPlan(event, openPlanOf(input, draggedPlan(plan, plan.runs[i % plan.runs.length]!.id, 5 * i)), { physics: false });
+  console.log(`a run of 12 batches dragged and checked again: ${((performance.now() - begun) / TIMES).toFixed(1)} ms`);
+}

@@ -1,0 +1,161 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { addCut, makeEvent, saved, stage } from './house';
+
+const openDemo = async (page: Page) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Gannet Point, 150 years' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Plan of/ })).toBeAttached();
+};
+const briskets = (page: Page) => page.getByRole('button', { name: /^Briskets 2, on at/ }).first();
+const trouble = (page: Page) => page.getByRole('region', { name: 'What does not fit' });
+
+/** Takes a run by its start and moves it sideways. */
+async function drag(page: Page, name: RegExp, dx: number, { letGo = true } = {}): Promise<void> {
+  const box = (await page.getByRole('button', { name }).first().locator('rect').first().boundingBox())!;
+  const [x, y] = [box.x + Math.min(box.width / 2, 120), box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx / 2, y, { steps: 4 });
+  await page.mouse.move(x + dx, y, { steps: 4 });
+  if (letGo) await page.mouse.up();
+}
+
+test('a run is dragged until it breaks, the reason is read, it is undone, pinned, planned round, and printed', async ({ page }) => {
+  await openDemo(page);
+  const first = await briskets(page).getAttribute('aria-label');
+
+  await drag(page, /^Briskets 2, on at/, 260, { letGo: false });
+  await expect(page.getByText('There it would break')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /done too late/ })).toBeVisible();
+  await page.mouse.up();
+  await expect(trouble(page).getByText(/Briskets may be done too late/)).toBeVisible();
+  await expect(briskets(page)).not.toHaveAttribute('aria-label', first!);
+  await expect(page.getByText(/Pinned by you/)).toBeVisible();
+
+  await page.keyboard.press('Control+z');
+  await expect(briskets(page)).toHaveAttribute('aria-label', first!);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(briskets(page)).not.toHaveAttribute('aria-label', first!);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(briskets(page)).toHaveAttribute('aria-label', first!);
+
+  await briskets(page).click();
+  await page.keyboard.press('p');
+  await expect(page.getByRole('button', { name: 'Let go' })).toBeVisible();
+  await page.keyboard.press('Alt+ArrowLeft');
+  const [hour, minute] = first!
+    .match(/on at (\d+):(\d+)/)!
+    .slice(1)
+    .map(Number) as [number, number];
+  const earlier = (hour * 60 + minute + 24 * 60 - 5) % (24 * 60);
+  const clock = `${String(Math.floor(earlier / 60)).padStart(2, '0')}:${String(earlier % 60).padStart(2, '0')}`;
+  await expect(briskets(page)).toHaveAttribute('aria-label', new RegExp(`on at ${clock},`));
+  const pinned = await briskets(page).getAttribute('aria-label');
+
+  await page.getByRole('button', { name: 'Re-plan' }).click();
+  await expect(page.getByText(/^Searching: \d+ of \d+ tried/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop, take the best' }).click();
+  await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible();
+  // What is pinned stays where it is, whatever was found.
+  await expect(briskets(page)).toHaveAttribute('aria-label', pinned!);
+  await saved(page);
+  await page.reload();
+  await expect(briskets(page)).toHaveAttribute('aria-label', pinned!);
+  await briskets(page).click();
+  await page.getByRole('button', { name: 'Let go' }).click();
+  await expect(page.getByRole('button', { name: 'Pin', exact: true })).toBeVisible();
+  await saved(page);
+
+  await stage(page, 'Run sheet');
+  await expect(page.getByRole('region', { name: 'Decision points' }).getByRole('listitem').first()).toContainText(
+    /is under .* it will be late/,
+  );
+  await page.getByRole('button', { name: 'By pit' }).click();
+  await expect(page.getByRole('region', { name: 'Trailer pit' })).toContainText(/Put .* on the trailer pit/);
+  await page.getByRole('button', { name: 'By person' }).click();
+  await expect(page.getByRole('region', { name: 'Whoever is at hand' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Decision points' })).toBeVisible();
+});
+
+test('two plans are kept, compared, marked and one adopted; confidence shows its price', async ({ page }) => {
+  await openDemo(page);
+  const first = await briskets(page).getAttribute('aria-label');
+  await page.getByRole('button', { name: 'Compare' }).click();
+  const compare = page.getByRole('region', { name: 'Compare plans' });
+  await compare.getByLabel('Keep this plan as').fill('Low and slow');
+  await compare.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(compare.getByRole('columnheader', { name: 'Low and slow' })).toBeVisible();
+
+  await briskets(page).click();
+  await page.getByLabel('Method').selectOption({ label: 'Hot and fast, foil' });
+  await expect(page.getByRole('button', { name: first!, exact: true })).toHaveCount(0);
+  const food = compare.getByRole('row', { name: /^cooked meat/ }).getByRole('cell');
+  await expect.poll(async () => (await food.nth(0).textContent()) !== (await food.nth(1).textContent())).toBe(true);
+  await compare.getByRole('button', { name: 'Mark Low and slow on the timeline' }).click();
+  await expect(page.locator('svg rect[stroke-dasharray="5 3"]').first()).toBeAttached();
+  await compare.getByRole('button', { name: 'Adopt Low and slow' }).click();
+  await expect(briskets(page)).toHaveAttribute('aria-label', first!);
+
+  await page.getByRole('button', { name: '90 % sure' }).click();
+  await page.getByRole('slider', { name: 'How sure' }).press('ArrowLeft');
+  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(/^Pit hours/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan for 80 %' }).click();
+  await expect(page.getByRole('button', { name: '80 % sure' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: '90 % sure' })).toBeVisible();
+});
+
+test('with too little pit it says what is short, when, and which lever mends it', async ({ page }) => {
+  test.setTimeout(180_000);
+  await makeEvent(page, 'Full house', { adults: 260 });
+  for (const cut of ['brisket-whole', 'pork-butt']) await addCut(page, cut);
+  await saved(page);
+  await stage(page, 'Pits');
+  for (const name of ['Cabinet', 'Kitchen oven'])
+    await page
+      .getByRole('checkbox', { name: new RegExp(name) })
+      .first()
+      .uncheck();
+  await page.waitForTimeout(300);
+  await stage(page, 'Plan');
+  await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible({ timeout: 60_000 });
+  await expect(
+    trouble(page)
+      .getByText(/no (place|spot)|is short of|wants another heat|no room/i)
+      .first(),
+  ).toBeVisible();
+  await trouble(page).getByRole('button', { name: 'Find what would help' }).click();
+  const remedies = page.getByRole('list', { name: 'Remedies' }).getByRole('listitem');
+  await expect(remedies.first()).toBeVisible({ timeout: 90_000 });
+  const lever = remedies.filter({ has: page.getByRole('button', { name: 'Do this' }) }).first();
+  await expect(lever).toBeVisible({ timeout: 90_000 });
+  const before = await page.getByRole('main').textContent();
+  await lever.getByRole('button', { name: 'Do this' }).click();
+  await expect.poll(() => page.getByRole('main').textContent()).not.toBe(before);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('The lever is back where it was.')).toBeVisible();
+});
+
+test('an event goes out as a file and comes back as another event; a spoilt file is refused with its place', async ({ page }) => {
+  await openDemo(page);
+  await stage(page, 'Run sheet');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Event file' }).click();
+  const text = readFileSync(await (await download).path(), 'utf8');
+  expect(JSON.parse(text)).toMatchObject({ format: 'anachron-event', version: 1, name: 'Gannet Point, 150 years' });
+  const plan = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Plan file' }).click();
+  expect(JSON.parse(readFileSync(await (await plan).path(), 'utf8'))).toMatchObject({ format: 'anachron-plan', status: 'feasible' });
+
+  await page.goto('/');
+  const file = (body: string) => ({ name: 'event.json', mimeType: 'application/json', buffer: Buffer.from(body) });
+  await page.getByLabel('Event file').setInputFiles(file(text.replace('"altitudeM"', '"altitude"')));
+  await expect(page.getByRole('alert').filter({ hasText: '$.altitudeM is missing' })).toBeVisible();
+  await page.getByLabel('Event file').setInputFiles(file(text.replace('Gannet Point, 150 years', 'Supper from a file')));
+  await page.getByRole('link', { name: 'Supper from a file' }).click();
+  await expect(page.getByRole('button', { name: /^Briskets \d, on at/ }).first()).toBeVisible();
+});

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { checkPlan } from '../../src/core/check';
+import { SHIPPED_PARAMETERS } from '../../src/core/forecast';
+import type { OpenPlan, Scheme } from '../../src/core/model';
+import { batchOrders, planFrom, searchInputOf, searchPlan } from '../../src/core/planning';
+import { newForecastCache, schemeWalk } from '../../src/core/schedule';
+import { openPlanOf, planInputOf, readOpenEvent, readOpenPlan, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
+import { randomOpenEvent } from '../fixtures/openEvents';
+
+/** Random events in a run of the tests; thousands are run with `PLANNER_EVENTS=3000`. */
+const EVENTS = Number(process.env.PLANNER_EVENTS ?? 40);
+const cache = newForecastCache();
+
+function solved(seed: number, iterations: number): OpenPlan {
+  const input = planInputOf(randomOpenEvent(seed));
+  const searching = searchPlan(input, { seed: 1, iterations }, cache);
+  let step = searching.next();
+  while (!step.done) step = searching.next();
+  return openPlanOf(input, planFrom(input, step.value));
+}
+
+describe('plans of random events', () => {
+  it('keep every rule when they say they are feasible, by a checker that knows nothing of the search', () => {
+    let feasible = 0;
+    for (let seed = 1; seed <= EVENTS; seed++) {
+      const event = randomOpenEvent(seed);
+      const plan = solved(seed, 3);
+      const written = writeOpenPlan(plan);
+      const read = readOpenPlan(written);
+      expect(read, `event ${seed} is read back`).toMatchObject({ ok: true });
+      const broken = checkPlan(event, JSON.parse(written) as OpenPlan).filter(
+        ({ code }) => plan.status === 'feasible' || code !== 'pieceMissing',
+      );
+      expect(broken, `event ${seed}`).toEqual([]);
+      expect(plan.objective.value.map((value, level) => value >= plan.objective.lower[level]! - 1e-9)).toEqual([
+        true,
+        true,
+        true,
+        true,
+        true,
+      ]);
+      if (plan.status === 'feasible') feasible++;
+      else expect(plan.problems.some((problem) => problem.severity === 'broken')).toBe(true);
+    }
+    // Most can be done: a planner that gives up on everything would keep every rule as well.
+    expect(feasible / EVENTS).toBeGreaterThan(0.5);
+  });
+
+  it('are the same bytes for the same seed and iterations, and for the event read back from its own text', () => {
+    for (const seed of [2, 4, 9]) {
+      const text = writeOpenEvent(randomOpenEvent(seed));
+      const read = readOpenEvent(text);
+      expect(read.ok && writeOpenEvent(read.value)).toBe(text);
+      expect(writeOpenPlan(solved(seed, 8))).toBe(writeOpenPlan(solved(seed, 8)));
+    }
+  });
+
+  it('are the same whether placed on from the plan before or from nothing', () => {
+    for (let seed = 1; seed <= 12; seed++) {
+      const input = planInputOf(randomOpenEvent(seed));
+      const orders = batchOrders(input);
+      const search = searchInputOf(input, cache, SHIPPED_PARAMETERS);
+      const ids = orders.map((order) => order.batch.id);
+      const scheme = (order: string[], choices: Scheme['choices']): Scheme => ({ order, choices, seed: 1, iterations: 0 });
+      const walk = [
+        scheme(ids, {}),
+        scheme([...ids].reverse(), {}),
+        scheme([...ids].reverse(), { [ids[0]!]: { earlierMin: 45 } }),
+        scheme(ids, { [ids.at(-1)!]: { parts: 2 } }),
+        scheme(ids, {}),
+      ];
+      const onward = schemeWalk(orders, search, walk);
+      walk.forEach((each, i) => expect(onward[i], `event ${seed}, step ${i}`).toEqual(schemeWalk(orders, search, [each])[0]));
+    }
+  });
+});

@@ -1,0 +1,142 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { solveEvent } from '../../src/services/solveEvent';
+import { supperFile } from '../fixtures/supper';
+import type { OpenEvent, OpenPlan, OpenRun } from '../../src/core/model';
+import { checkPlan, type BrokenCode } from '../../src/core/check';
+
+/** A good plan, spoilt in one way each time: the checker must say just what was spoilt. */
+describe('the checker', () => {
+  const event: OpenEvent = supperFile();
+  let plan: OpenPlan;
+  beforeAll(() => {
+    plan = solveEvent(event, { iterations: 30 }, () => {});
+  });
+
+  const later = (time: string, min: number) => new Date(Date.parse(time) + min * 60_000).toISOString();
+  const runOf = (spoilt: OpenPlan, batch: string): OpenRun => spoilt.runs.find((run) => run.batch === batch)!;
+  const codesOf = (spoil: (plan: OpenPlan, event: OpenEvent) => void): BrokenCode[] => {
+    const own = structuredClone(plan);
+    const spoiltEvent = structuredClone(event);
+    spoil(own, spoiltEvent);
+    return checkPlan(spoiltEvent, own, { physics: false }).map((broken) => broken.code);
+  };
+
+  it('finds nothing wrong with a good plan', () => {
+    expect(plan.status).toBe('feasible');
+    expect(checkPlan(event, plan)).toEqual([]);
+  });
+
+  const cases: [rule: number, what: string, code: BrokenCode, spoil: (plan: OpenPlan, event: OpenEvent) => void][] = [
+    [1, 'a run left out', 'pieceMissing', (spoilt) => spoilt.runs.pop()],
+    [1, 'a piece in two runs', 'pieceTwice', (spoilt) => spoilt.runs.push(structuredClone(spoilt.runs[0]!))],
+    [1, 'a fire before work begins', 'beforeWorkFrom', (_, own) => (own.workFrom = '2027-06-19T10:00:00-03:00')],
+    [2, 'a wrap before going on', 'timesOutOfOrder', (spoilt) => (runOf(spoilt, 'brisket').wrapAt = runOf(spoilt, 'brisket').onAt)],
+    [2, 'a wrap left out', 'wrapMissing', (spoilt) => delete runOf(spoilt, 'brisket').wrapAt],
+    [
+      2,
+      'a wrap nobody asked for',
+      'wrapUncalledFor',
+      (spoilt) => (runOf(spoilt, 'chicken').wrapAt = later(runOf(spoilt, 'chicken').onAt, 5)),
+    ],
+    [
+      3,
+      'a place that ends early',
+      'placesDoNotCover',
+      (spoilt) => runOf(spoilt, 'brisket').places.forEach((place) => (place.to = later(place.from, 60))),
+    ],
+    [4, 'a place off the rack', 'offRack', (spoilt) => (runOf(spoilt, 'brisket').places[0]!.xMm = 5000)],
+    [4, 'a place of another size', 'wrongFootprint', (spoilt) => (runOf(spoilt, 'brisket').places[0]!.widthMm += 1)],
+    [4, 'two pieces too near', 'tooNear', (_, own) => (own.rules.airGapMm = 400)],
+    [
+      4,
+      'a place on a blocked part',
+      'onBlocked',
+      (_, own) =>
+        own.pits.forEach((pit) => pit.racks.forEach((rack) => (rack.blocked = [{ xMm: 0, yMm: 0, widthMm: 3000, depthMm: 3000 }]))),
+    ],
+    [5, 'a rack too low', 'tooTall', (_, own) => own.pits.forEach((pit) => pit.racks.forEach((rack) => (rack.clearanceMm = 40)))],
+    [5, 'a rack too weak', 'tooHeavy', (_, own) => own.pits.forEach((pit) => pit.racks.forEach((rack) => (rack.maxKg = 1)))],
+    [7, 'a pit lit too late', 'litTooLate', (spoilt) => (spoilt.pits[0]!.lightAt = spoilt.pits[0]!.readyAt)],
+    [7, 'a set point the pit cannot hold', 'setPointOutOfRange', (spoilt) => (spoilt.pits[0]!.setPoints[0]!.c = 400)],
+    [
+      7,
+      'a heat the method does not allow',
+      'heatWrongForMeat',
+      (spoilt) => spoilt.pits.forEach((pit) => pit.setPoints.forEach((point) => (point.c = 100))),
+    ],
+    [7, 'bare meat too cool', 'bareTooCool', (spoilt) => spoilt.pits.forEach((pit) => pit.setPoints.forEach((point) => (point.c = 100)))],
+    [7, 'meat on before the pit is ready', 'onBeforeReady', (spoilt) => spoilt.pits.forEach((pit) => (pit.readyAt = pit.offAt))],
+    [8, 'bare meat out of the smoke', 'outOfSmoke', (_, own) => own.pits.forEach((pit) => (pit.smoke = false))],
+    [9, 'no time to rest', 'noTimeToRest', (spoilt) => (runOf(spoilt, 'brisket').pullLate = runOf(spoilt, 'brisket').carveAt)],
+    [9, 'a hold beyond the method', 'heldTooLong', (_, own) => own.batches.forEach((batch) => (batch.method.holdMaxMin = 1))],
+    [10, 'a hold with a hole', 'holdDoesNotCover', (spoilt) => (runOf(spoilt, 'brisket').holds = [])],
+    [10, 'the board for too long', 'boardTooLong', (spoilt) => runOf(spoilt, 'brisket').holds.forEach((hold) => (hold.gear = 'board'))],
+    [
+      10,
+      'a box too small',
+      'gearFull',
+      (_, own) => own.holding.forEach((gear) => (gear.kind === 'insulated-box' ? (gear.litres = 1) : (gear.slots = 0))),
+    ],
+    [
+      11,
+      'carving outside the window',
+      'carvedOutsideServing',
+      (spoilt) => (runOf(spoilt, 'brisket').carveAt = later(runOf(spoilt, 'brisket').carveAt, 300)),
+    ],
+    [
+      11,
+      'nothing ready at the start',
+      'noneAtFirst',
+      (spoilt) => spoilt.runs.filter((run) => run.batch === 'brisket').forEach((run) => (run.carveAt = later(run.carveAt, 10))),
+    ],
+    [12, 'a drive nobody planned', 'notPulledBeforeDrive', (_, own) => own.servings.forEach((serving) => (serving.travelMin = 600))],
+    [13, 'a task left out', 'taskMissing', (spoilt) => (spoilt.tasks = spoilt.tasks.filter((task) => task.kind !== 'load'))],
+    [
+      13,
+      'a task at another time',
+      'taskAtWrongTime',
+      (spoilt) => spoilt.tasks.filter((task) => task.kind === 'load').forEach((task) => (task.at = later(task.at, 60))),
+    ],
+    [
+      13,
+      'a task too short',
+      'taskTooShort',
+      (spoilt) => spoilt.tasks.filter((task) => task.kind === 'wrap').forEach((task) => (task.minutes = 1)),
+    ],
+    [13, 'nobody named', 'nobodyNamed', (spoilt) => (spoilt.tasks[0]!.who = [])],
+    [13, 'someone off duty', 'notOnDuty', (_, own) => own.crew.forEach((each) => (each.from = later(each.to, -1)))],
+    [13, 'two things at once', 'twoThingsAtOnce', (spoilt) => spoilt.tasks.push({ ...spoilt.tasks[0]! })],
+    [
+      13,
+      'carving after the window',
+      'carvedTooLate',
+      (spoilt) => spoilt.tasks.filter((task) => task.kind === 'carve').forEach((task) => (task.at = later(task.at, 600))),
+    ],
+  ];
+  it.each(cases)('rule %i: says %s', (_, __, code, spoil) => {
+    expect(codesOf(spoil)).toContain(code);
+  });
+
+  it('rule 6: never lets poultry lie above other food', () => {
+    const codes = codesOf((spoilt, own) => {
+      const [chicken, brisket] = [runOf(spoilt, 'chicken'), runOf(spoilt, 'brisket')];
+      own.pits.push({
+        ...own.pits[0]!,
+        id: 'tower',
+        racks: [1, 2].map((level) => ({ ...own.pits[0]!.racks[0]!, id: `t${level}`, level })),
+      });
+      for (const place of brisket.places) Object.assign(place, { pit: 'tower', rack: 't1' });
+      for (const place of chicken.places) Object.assign(place, { pit: 'tower', rack: 't2', from: brisket.onAt });
+    });
+    expect(codes).toContain('poultryAbove');
+  });
+
+  it('rules 10 and 14: runs the cook again, and sees meat that cools and birds that warm too slowly', () => {
+    const cold = structuredClone(event);
+    cold.rules.hotHoldC = 95;
+    expect(checkPlan(cold, plan).map((broken) => broken.code)).toContain('tooCool');
+    const slow = structuredClone(event);
+    slow.rules.dangerZoneMaxMin = 5;
+    expect(checkPlan(slow, plan).map((broken) => broken.code)).toContain('tooSlowThroughDanger');
+  });
+});
