@@ -54,7 +54,6 @@ test('from the brief over buying, real weights and prep to the run sheet', async
   await page.getByLabel('Thick end, B1', { exact: true }).fill('3.5');
   await weightsSaved(page);
   await expect.poll(() => onAt(page, 'B1')).toBeLessThan(thought - 45 * 60_000);
-  const weighed = await onAt(page, 'B1');
   await expect(page.getByText(/Trim here runs 0\.\d\d over 3, usual 0\.22/)).toBeVisible();
 
   // What cannot be has its message at its field, and keeps what was typed.
@@ -78,6 +77,8 @@ test('from the brief over buying, real weights and prep to the run sheet', async
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('It measured 46 °F')).toBeHidden();
 
+  await page.reload();
+  const weighed = await onAt(page, 'B1');
   await stage(page, 'Prep');
   await page.getByLabel('Salt', { exact: true }).selectOption('night');
   await page.getByLabel('Rub', { exact: true }).selectOption({ label: 'Black-rock rub' });
@@ -93,7 +94,8 @@ test('from the brief over buying, real weights and prep to the run sheet', async
   await expect(sheet.getByText('Trim 3 briskets')).toHaveCount(0);
   const load = sheet.getByRole('listitem').filter({ hasText: /^\d\d:\d\d\s*Put 3 briskets/ });
   const loadMs = Date.parse((await load.locator('time').first().getAttribute('datetime'))!);
-  expect(Math.abs(loadMs - weighed)).toBeLessThan(20 * 60_000);
+  // Half an hour in the warm starts them closer to done: they go on a little later, not by hours.
+  expect(Math.abs(loadMs - weighed)).toBeLessThan(40 * 60_000);
   const salt = sheet.getByRole('listitem').filter({ hasText: /^\d\d:\d\d\s*Salt 3 briskets/ });
   expect(loadMs - Date.parse((await salt.locator('time').first().getAttribute('datetime'))!)).toBeGreaterThan(8 * 3_600_000);
   const times = await sheetInstants(page);

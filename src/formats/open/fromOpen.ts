@@ -133,16 +133,18 @@ const rackOf = (rack: OpenRack): Rack => ({
   ...(rack.blocked && { blocked: rack.blocked.map((part) => ({ ...part, by: 'something else' as const })) }),
 });
 
-/** An owner's cut: what the file leaves out is as for the first shipped cut of its species. */
+/** An owner's cut: what the file leaves out is as for the shipped cut of its id, or the first of its species. */
 function cutOf(own: OpenCut): Cut {
+  const same = SHIPPED_LIBRARY.cuts.find((cut) => cut.id === own.id);
   const like =
+    same ??
     SHIPPED_LIBRARY.cuts.find((cut) => cut.species === own.species && (own.done === 'tender') === (cut.done.by === 'tender')) ??
     findCut('pork-butt')!;
   const { thinEnd, done, holdMaxMin, ...rest } = own;
   return {
     ...like,
     ...rest,
-    noun: [own.name, own.name],
+    noun: same?.noun ?? ['piece', 'pieces'],
     heatDepthShare: 1,
     bones: undefined,
     thinEnd,

@@ -76,7 +76,9 @@ export function openEventOf(input: PlanInput): OpenEvent {
   };
 }
 
-const isOwn = (cut: Cut) => !CUTS.some((shipped) => shipped.id === cut.id && JSON.stringify(shipped) === JSON.stringify(cut));
+/** Whether a cut differs from the shipped one in what a file holds; a trim learned on the scale does not make it another. */
+const isOwn = (cut: Cut) =>
+  !CUTS.some((shipped) => shipped.id === cut.id && JSON.stringify(openCutOf(shipped)) === JSON.stringify(openCutOf(cut)));
 
 const openCutOf = ({
   id,
