@@ -35,6 +35,7 @@ import {
   PitInput,
   ImportInput,
   PlanFaceInput,
+  PlanFileInput,
   RenameEventInput,
 } from '../doors';
 import { house } from '../runtime/house';
@@ -100,6 +101,7 @@ export const saveLeftover = async (input: unknown) => listed(through(LeftoverInp
 export const loosenRule = async (input: unknown) => listed(through(LoosenInput, input, services.loosenRule));
 export const tightenRule = async (input: unknown) => listed(through(TightenInput, input, services.tightenRule));
 export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
+export const readPlanFile = async (input: unknown) => through(PlanFileInput, input, services.readPlanFile);
 export const savePlanFace = async (input: unknown) => through(PlanFaceInput, input, services.savePlanFace);
 export const keepPlan = async (input: unknown) => listed(through(EventIdInput, input, services.keepThePlan));
 export const restoreEntry = async (input: unknown) =>

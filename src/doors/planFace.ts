@@ -9,6 +9,7 @@ export class PinInput {
   @Id() pitId!: string;
   @IsInt({ message: 'The start must be a moment.' }) onAtMs!: number;
   @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
+  @IsOptional() @IsArray() @ArrayMaxSize(400, MOST) @IsString({ each: true }) @MaxLength(200, { each: true }) pieceIds?: string[];
 }
 
 export class SchemeInput {
@@ -81,6 +82,12 @@ export class PlanFaceInput {
   @Id() eventId!: string;
   @WholeBetween(0, 1e9, 'The revision') revision!: number;
   @ValidateNested() @Type(() => FaceInput) face!: FaceInput;
+}
+
+/** A plan file for an event, as text. */
+export class PlanFileInput {
+  @Id() eventId!: string;
+  @IsString({ message: 'Choose a file.' }) @MaxLength(4_000_000, { message: 'This file is too large to be a plan.' }) text!: string;
 }
 
 /** An event file, as text. */

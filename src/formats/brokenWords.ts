@@ -1,4 +1,4 @@
-import type { Broken, BrokenCode } from '../core/check';
+import type { Broken, BrokenCode } from '../core/model';
 import { clockTime } from './clock';
 import { batchName, gearName, lowerPit, pitName, rackName, type Speech } from './names';
 import { formatLength, formatMass, formatMinutes, formatTemp } from './units';

@@ -1,5 +1,6 @@
 import type { PlanProblem, PrepDrop, PrepKind, TaskKind } from '../core/model';
 import { limitsOf } from '../core/safety';
+import { brokenWords } from './brokenWords';
 import { carriedName, servedName } from './carriedWords';
 import { clockTime, dayAndTime } from './clock';
 import { faultWords } from './rackWords';
@@ -46,6 +47,11 @@ export function planProblemWords(speech: Speech, problem: PlanProblem): ProblemW
           heat: 'Choose a method for the pits you have, or add a pit.',
           size: 'Use smaller pieces, or a pit with a larger rack or more headroom.',
         }[problem.need],
+      };
+    case 'ruleBroken':
+      return {
+        what: brokenWords(speech, problem.broken),
+        remedy: 'A pinned run does this: move it or let go of its pin on the plan.',
       };
     case 'rackFull':
       return {

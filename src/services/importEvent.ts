@@ -1,12 +1,11 @@
 import type { CookEvent, Cut, Method, Pit } from '../core/model';
-import { failure, success, type Outcome } from '../core/outcome';
+import { success, type Outcome } from '../core/outcome';
 import type { ImportInput } from '../doors';
 import { planInputOf, readOpenEvent } from '../formats/open';
 import { saveBox, saveEvent, saveGear, saveLibraryEntry, savePit } from '../persistence';
 import type { House } from './house';
 import { listEquipment } from './reading';
-
-const MOST_TOLD = 5;
+import { unreadable } from './unreadable';
 
 /**
  * Takes over an event file: the event, its pits and gear (as hired), its crew, methods and own cuts, all
@@ -14,15 +13,7 @@ const MOST_TOLD = 5;
  */
 export async function importEvent(house: House, input: ImportInput): Promise<Outcome<CookEvent>> {
   const reading = readOpenEvent(input.text);
-  if (!reading.ok) {
-    const told = reading.problems.slice(0, MOST_TOLD).map(({ path, reason }) => `${path} ${reason}`);
-    const more = reading.problems.length > MOST_TOLD ? `; and ${reading.problems.length - MOST_TOLD} more` : '';
-    return failure({
-      code: 'unreadableFile',
-      path: 'text',
-      message: `This file cannot be read, and nothing of it was taken: ${told.join('; ')}${more}.`,
-    });
-  }
+  if (!reading.ok) return unreadable(reading.problems);
   const open = reading.value;
   const { event, pits, boxes, warmers = [], library } = planInputOf(open);
   // What the house already has is used, not had twice.

@@ -24,6 +24,7 @@ export { loosenRule, tightenRule } from './safety';
 export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
 export { importEvent } from './importEvent';
+export { readPlanFile } from './readPlanFile';
 export { settlePlan } from './settlePlan';
 export { savePlanFace } from './savePlanFace';
 export { listEquipment, listEvents } from './reading';

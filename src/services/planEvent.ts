@@ -1,9 +1,10 @@
-import { buildPlan, equippedFor, type PlanInput } from '../core/planning';
+import { equippedFor, type PlanInput } from '../core/planning';
 import { DEFAULT_VENUE, kitchenOf, type Plan } from '../core/model';
 import type { LearnedTrim } from '../core/quantities';
 import { newForecastCache } from '../core/schedule';
 import { MS_PER_MIN } from '../core/units';
 import { quietBetween, shiftsBetween } from '../formats/clock';
+import { checkedPlan } from '../formats/open';
 import { listBoxes, listGear, listPits, loadEvent } from '../persistence';
 import type { House } from './house';
 import { ownLibrary } from './ownLibrary';
@@ -43,5 +44,5 @@ export async function planEvent(house: House, eventId: string): Promise<Planned 
     shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),
   };
   if (forecasts.batches.size > MOST_FORECASTS_KEPT) forecasts = newForecastCache();
-  return { input, plan: buildPlan(input, forecasts), learned };
+  return { input, plan: checkedPlan(input, forecasts), learned };
 }

@@ -1,6 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Broken } from '../core/check';
-import type { NamedPlan, Plan } from '../core/model';
+import type { Broken, NamedPlan, Plan } from '../core/model';
 import type { Conflict, FinishByOffset, PlanInput, Remedy, RunCurve } from '../core/planning';
 import type { Compared, PlanAnswer, PlanWorkerApi, SearchNews, SearchRequest } from './protocol';
 

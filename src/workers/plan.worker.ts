@@ -1,5 +1,4 @@
 import { expose } from 'comlink';
-import { checkPlan, type Broken } from '../core/check';
 import { SHIPPED_PARAMETERS } from '../core/forecast';
 import type { OpenEvent, Plan } from '../core/model';
 import {
@@ -19,7 +18,8 @@ import {
   type Remedy,
 } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
-import { openEventOf, openPlanOf } from '../formats/open/toOpen';
+import { checkedPlan, rulesBroken } from '../formats/open/checkedPlan';
+import { openEventOf } from '../formats/open/toOpen';
 import type { PlanWorkerApi } from './protocol';
 
 const cache = newForecastCache();
@@ -27,29 +27,16 @@ let last: { input: PlanInput; plan: Plan; open?: OpenEvent } | undefined;
 /** Counts searches and stops: a search goes on as long as its number is the newest. */
 let searching = 0;
 
-/** A late or over-held serving says more than two pieces that touch. */
-const TOLD_FIRST: Broken['rule'][] = [9, 11, 12, 8, 6, 7, 14, 5, 3, 4, 10, 13, 1, 2];
-
 /** Lets messages in between two steps. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 /** Steps are told this often at most: the page has better things to do than to draw every one. */
 const TELL_EVERY_MS = 120;
 
-function brokenBy(input: PlanInput, plan: Plan): Broken[] {
-  const open = last?.input === input && last.open ? last.open : openEventOf(input);
-  if (last?.input === input) last.open = open;
-  // Hands are checked only where they are counted; pieces without a place are told by the plan itself.
-  const counted = Boolean(input.event.duty?.length);
-  return checkPlan(open, openPlanOf(input, plan), { physics: false })
-    .filter(({ rule, code }) => code !== 'pieceMissing' && (counted || rule !== 13))
-    .sort((a, b) => TOLD_FIRST.indexOf(a.rule) - TOLD_FIRST.indexOf(b.rule));
-}
-
 const api: PlanWorkerApi = {
   plan({ requestId, planVersion, input }) {
-    const plan = buildPlan(input, cache);
+    const plan = checkedPlan(input, cache);
     last = { input, plan };
-    return { requestId, planVersion, plan, broken: input.event.pins?.length ? brokenBy(input, plan) : [] };
+    return { requestId, planVersion, plan };
   },
   async search({ input, seed, iterations }, tell) {
     const own = ++searching;
@@ -88,20 +75,15 @@ const api: PlanWorkerApi = {
   dragged(runId, byMin, pitId) {
     if (!last) return [];
     const { input, plan } = last;
-    return brokenBy(
-      input,
-      draggedPlan(
-        plan,
-        runId,
-        byMin,
-        input.pits.find((pit) => pit.id === pitId),
-      ),
-    );
+    const pit = input.pits.find((each) => each.id === pitId);
+    // The event's file stays the same while a run is dragged; cooks are not run again for every pixel.
+    last.open ??= openEventOf(input);
+    return rulesBroken(input, draggedPlan(plan, runId, byMin, pit), { physics: false, open: last.open });
   },
   compare(input, named) {
     return named.map((each) => {
       const own = inputFor(input, withNamedPlan(input.event, each));
-      const plan = buildPlan(own, cache);
+      const plan = checkedPlan(own, cache);
       return { id: each.id, plan, figures: planFigures(own, plan, cache) };
     });
   },

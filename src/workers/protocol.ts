@@ -1,6 +1,5 @@
-import type { Broken } from '../core/check';
 import type { SampleOutcome } from '../core/forecast';
-import type { NamedPlan, Plan } from '../core/model';
+import type { Broken, NamedPlan, Plan } from '../core/model';
 import type { Conflict, FinishByOffset, PlanFigures, PlanInput, Remedy, RunCurve, WhatIfAnswer, WhatIfRequest } from '../core/planning';
 
 /** What the page asks of the planning worker. `planVersion` is the event's revision: stale answers are dropped. */
@@ -14,8 +13,6 @@ export interface PlanAnswer {
   requestId: number;
   planVersion: number;
   plan: Plan;
-  /** Rules that runs pinned by the owner break. */
-  broken: Broken[];
 }
 
 /** A search as it goes on: how far, and the best plan so far. */

@@ -140,8 +140,10 @@ test('with too little pit it says what is short, when, and which lever mends it'
   await expect(page.getByText('The lever is back where it was.')).toBeVisible();
 });
 
-test('an event goes out as a file and comes back as another event; a spoilt file is refused with its place', async ({ page }) => {
+test('event and plan go out as files and come back as another event and its plan; what is spoilt is refused with its place', async ({ page }) => {
+  test.setTimeout(180_000);
   await openDemo(page);
+  const demoBriskets = await briskets(page).getAttribute('aria-label');
   await stage(page, 'Run sheet');
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Event file' }).click();
@@ -149,7 +151,8 @@ test('an event goes out as a file and comes back as another event; a spoilt file
   expect(JSON.parse(text)).toMatchObject({ format: 'anachron-event', version: 1, name: 'Gannet Point, 150 years' });
   const plan = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Plan file' }).click();
-  expect(JSON.parse(readFileSync(await (await plan).path(), 'utf8'))).toMatchObject({ format: 'anachron-plan', status: 'feasible' });
+  const planText = readFileSync(await (await plan).path(), 'utf8');
+  expect(JSON.parse(planText)).toMatchObject({ format: 'anachron-plan', status: 'feasible' });
 
   await page.goto('/');
   const file = (body: string) => ({ name: 'event.json', mimeType: 'application/json', buffer: Buffer.from(body) });
@@ -158,4 +161,29 @@ test('an event goes out as a file and comes back as another event; a spoilt file
   await page.getByLabel('Event file').setInputFiles(file(text.replace('Gannet Point, 150 years', 'Supper from a file')));
   await page.getByRole('link', { name: 'Supper from a file' }).click();
   await expect(page.getByRole('button', { name: /^Briskets \d, on at/ }).first()).toBeVisible();
+
+  // The plan's file is taken up by the copy: every run stands where it stood.
+  await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Compare' }).click();
+  const compare = page.getByRole('region', { name: 'Compare plans' });
+  await compare.getByLabel('Plan file').setInputFiles(file(planText.replace('"onAt"', '"on"')));
+  await expect(compare.getByRole('alert')).toContainText('$.runs[0].onAt is missing');
+  await compare.getByLabel('Plan file').setInputFiles(file(planText));
+  await compare.getByRole('button', { name: 'Adopt Gannet Point, 150 years, from a file' }).click();
+  await expect(briskets(page)).toHaveAttribute('aria-label', demoBriskets!);
+  await saved(page);
+
+  // A run pinned where it breaks a rule is told on every screen, and in the file.
+  await drag(page, /^Briskets 2, on at/, 260);
+  await expect(trouble(page).getByText(/Briskets may be done too late/)).toBeVisible();
+  await saved(page);
+  await stage(page, 'Run sheet');
+  await expect(page.getByRole('main').getByText(/Briskets may be done too late/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Plan\s*, needs a decision/ })).toBeVisible();
+  const spoilt = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Plan file' }).click();
+  expect(JSON.parse(readFileSync(await (await spoilt).path(), 'utf8'))).toMatchObject({
+    status: 'infeasible',
+    problems: expect.arrayContaining([expect.objectContaining({ code: 'ruleBroken' })]),
+  });
 });

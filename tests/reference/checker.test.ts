@@ -2,7 +2,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { solveEvent } from '../../src/services/solveEvent';
 import { supperFile } from '../fixtures/supper';
 import type { OpenEvent, OpenPlan, OpenRun } from '../../src/core/model';
-import { checkPlan, type BrokenCode } from '../../src/core/check';
+import { checkPlan } from '../../src/core/check';
+import type { BrokenCode } from '../../src/core/model';
 
 /** A good plan, spoilt in one way each time: the checker must say just what was spoilt. */
 describe('the checker', () => {

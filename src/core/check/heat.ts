@@ -1,5 +1,4 @@
-import type { OpenMethod } from '../model';
-import type { Broken } from './broken';
+import type { Broken, OpenMethod } from '../model';
 import { instant, minutes, type Facts } from './facts';
 
 /** What set points may be rounded by. */

@@ -1,13 +1,10 @@
-import type { OpenEvent, OpenPlan } from '../model';
-import type { Broken } from './broken';
+import type { Broken, OpenEvent, OpenPlan } from '../model';
 import { factsOf } from './facts';
 import { heatRules, once } from './heat';
 import { peopleRules } from './people';
 import { placeRules } from './places';
 import { physicsRules } from './physics';
 import { timeRules } from './times';
-
-export type { Broken, BrokenCode } from './broken';
 
 /**
  * Every rule of docs/formats/rules.md that a plan breaks, worked out from the two files alone. It shares

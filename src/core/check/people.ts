@@ -1,5 +1,4 @@
-import type { OpenTask } from '../model';
-import type { Broken } from './broken';
+import type { Broken, OpenTask } from '../model';
 import { instant, minutes, type Facts, type RunFacts } from './facts';
 
 /** A task may be begun this long from its moment and still be it: tasks of a pit within it may be one opening. */

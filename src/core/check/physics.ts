@@ -1,6 +1,6 @@
+import type { Broken } from '../model';
 import { cookSetup, holdTogether, runCook, SHIPPED_PARAMETERS, timeFactor, type HoldingPlace } from '../forecast';
 import { findCut, type Cut } from '../model';
-import type { Broken } from './broken';
 import { instant, minutes, type Facts, type RunFacts } from './facts';
 
 const ROOM_C = 20;

@@ -1,4 +1,4 @@
-import type { Broken } from './broken';
+import type { Broken } from '../model';
 import { minutes, type Facts, type PlaceFacts } from './facts';
 
 const GAP_AT_MOVE = minutes(10);

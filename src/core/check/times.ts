@@ -1,4 +1,4 @@
-import type { Broken } from './broken';
+import type { Broken } from '../model';
 import { instant, minutes, type Facts } from './facts';
 
 /** Rules 1, 2, 9 to 11: every piece once, its moments in order, its rest, its hold and its carving. */

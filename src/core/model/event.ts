@@ -79,9 +79,11 @@ export interface Choice {
   parts?: number;
 }
 
-/** A batch that stays where the owner put it, whatever it breaks. */
+/** Pieces that stay where the owner put them, whatever it breaks. */
 export interface Pin {
   batchId: string;
+  /** Left out, the whole batch. */
+  pieceIds?: string[];
   pitId: string;
   onAtMs: number;
   pitC?: number;

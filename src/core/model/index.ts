@@ -1,4 +1,5 @@
 export * from './allergen';
+export * from './broken';
 export * from './choices';
 export * from './chosen';
 export * from './cut';

@@ -1,4 +1,5 @@
 import type { Carried } from './allergen';
+import type { Broken } from './broken';
 import type { Scheme } from './event';
 import type { Rect, RackSide } from './equipment';
 
@@ -330,6 +331,8 @@ export type PlanProblem =
     }
   | { code: 'tooSalty'; severity: 'warning'; batchId: string; saltShare: number }
   | { code: 'allergenServed'; severity: 'warning'; servingId: string; carried: Carried; guests: number; batchIds: string[]; free: number }
+  /** A run pinned by the owner breaks a rule of docs/formats/rules.md. */
+  | { code: 'ruleBroken'; severity: 'broken'; broken: Broken }
   | { code: 'servedBelowHotHold'; severity: 'warning'; batchId: string; coreC: number };
 
 export interface Plan {

@@ -3,7 +3,6 @@ import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
 import { kitchenOf, type Library, type Plan, type PlanProblem, type Run } from '../model';
 import { coldUses, placeSteps, prepProblems, type PrepOrder } from '../prep';
 import { needConflicts, seasoningOf } from '../quantities';
-import type {} from '../safety';
 import {
   newForecastCache,
   scheduleBy,

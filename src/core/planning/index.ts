@@ -25,3 +25,4 @@ export { decisionsOf } from './decisions';
 export type { Decision } from './decisions';
 export { planFigures } from './figures';
 export type { PlanFigures } from './figures';
+export { pinned, pinOf, unpinned } from './pins';

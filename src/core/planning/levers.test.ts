@@ -11,11 +11,14 @@ import {
   faceOf,
   inputFor,
   namedPlanOf,
+  pinned,
+  pinOf,
   planFigures,
   pullLever,
   rankRemedies,
   troubledBatches,
   tryRemedies,
+  unpinned,
   withFace,
   withNamedPlan,
   type PlanInput,
@@ -113,6 +116,35 @@ describe('a plan that is pulled about', () => {
     expect(run).toMatchObject({ onAtMs, pinned: true, pitId: 'offset' });
     expect(run.why[0]).toEqual({ code: 'pinned', onAtMs });
     expect(pinned.runs.filter((each) => each.batchId === 'chicken-half').flatMap((each) => each.pieceIds)).toHaveLength(6);
+  });
+
+  it('pins one run of a batch, leaves its other pieces to the search, and lets go piece by piece', () => {
+    const [one, two] = event.batches[0]!.pieces.map((piece) => piece.id);
+    const part = { batchId: 'brisket-whole', pieceIds: [two!], pitId: 'offset', onAtMs: brisket.onAtMs - 60 * MIN, pitC: brisket.pitC };
+    const half = pinned(event, part);
+    expect(half.pins).toEqual([part]);
+    const runs = buildPlan({ ...input, event: half }, cache).runs.filter((run) => run.batchId === 'brisket-whole');
+    expect(runs.map((run) => [run.id, run.pieceIds, run.pinned ?? false]).sort()).toEqual([
+      ['brisket-whole', [one], false],
+      ['brisket-whole.2', [two], true],
+    ]);
+    expect(runs.find((run) => run.pinned)!.onAtMs).toBe(part.onAtMs);
+    expect(pinOf(half, { batchId: 'brisket-whole', pieceIds: [one!] })).toBeUndefined();
+    expect(pinOf(half, part)).toEqual(part);
+    // The whole batch pinned: one pin without a list; let go in part, the rest stays.
+    const whole = pinned(half, { ...part, pieceIds: [one!, two!] });
+    expect(whole.pins).toEqual([{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: part.onAtMs, pitC: part.pitC }]);
+    expect(unpinned(whole, { batchId: 'brisket-whole', pieceIds: [one!] }).pins).toEqual([{ ...whole.pins![0], pieceIds: [two] }]);
+    expect(unpinned(half, part).pins).toEqual([]);
+  });
+
+  it('holds what a pin’s pieces are, and nothing where they or their pit are gone', () => {
+    const pins = [
+      { batchId: 'brisket-whole', pieceIds: ['gone'], pitId: 'offset', onAtMs: 1 },
+      { batchId: 'brisket-whole', pitId: 'scrapped', onAtMs: 1 },
+    ];
+    const same = buildPlan({ ...input, event: { ...event, pins } }, cache);
+    expect(same.runs.map((run) => run.onAtMs)).toEqual(plan.runs.map((run) => run.onAtMs));
   });
 
   it('shifts all moments of a dragged run but its carving, and nothing else', () => {

@@ -1,4 +1,4 @@
-import type { DayWeather, Drive, Objective, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type { DayWeather, Drive, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
 import { claimedMm2, rackFaults, type Lying } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { placeOf } from './holding';
@@ -26,6 +26,9 @@ export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | '
 export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'drives' | 'odds' | 'objective' | 'tightest'>;
 
 interface Step {
+  /** The batch, or a pin of it. */
+  key: string;
+  /** The batch. */
   id: string;
   choice: string;
   placed: Placed;
@@ -51,6 +54,9 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
 }
 
+const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
+  pieces.length === order.batch.pieces.length ? order : { ...order, batch: { ...order.batch, pieces: [...pieces] } };
+
 /**
  * Places batches one after another by a scheme. Between two schemes only the batches after the first
  * difference are placed anew; the ledgers go back to that point. The plan is the same as from scratch
@@ -65,6 +71,10 @@ export class Decoder {
   private readonly nobodyDrives: PlanProblem[];
   private readonly judgedBy: JudgedBy;
   private readonly usual: string[];
+  /** Pieces that the owner has put somewhere, each pin as an order of its own. */
+  private readonly pinned = new Map<string, { order: BatchOrder; pin: Pin }>();
+  /** What of each batch is left to the search. */
+  private readonly free = new Map<string, BatchOrder>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
 
@@ -75,6 +85,7 @@ export class Decoder {
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
+    this.setPins(orders);
     this.sizes = new Map(
       orders
         .flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)))
@@ -95,39 +106,52 @@ export class Decoder {
     this.judgedBy = { orders: this.orders, pits: input.pits, confidence: input.confidence, quiet: input.quiet, weather: input.weather };
   }
 
-  /** The batches in the order of a scheme: pinned ones first, unknown ones left out, new ones last. */
-  private sequence(scheme: Scheme): string[] {
-    const pinned = this.usual.filter((id) => this.pinOf(id));
-    const rest = [...new Set([...scheme.order.filter((id) => this.orders.has(id)), ...this.usual])].filter((id) => !pinned.includes(id));
-    return [...pinned, ...rest];
+  /** Splits the batches into what is pinned and what is left; a pin on a pit that is gone holds nothing. */
+  private setPins(orders: readonly BatchOrder[]): void {
+    const { pins, pits } = this.input;
+    for (const order of orders) {
+      const { batch } = order;
+      let left = batch.pieces;
+      for (const pin of pins.filter((each) => each.batchId === batch.id && pits.some((pit) => pit.id === each.pitId))) {
+        const held = left.filter((piece) => !pin.pieceIds || pin.pieceIds.includes(piece.id));
+        if (held.length === 0) continue;
+        left = left.filter((piece) => !held.includes(piece));
+        this.pinned.set(`${batch.id}/pin${this.pinned.size + 1}`, { order: partOf(order, held), pin });
+      }
+      if (left.length > 0) this.free.set(batch.id, partOf(order, left));
+    }
   }
 
-  private pinOf(id: string): Pin | undefined {
-    return this.input.pins.find((pin) => pin.batchId === id && this.input.pits.some((pit) => pit.id === pin.pitId));
+  /** The steps of a scheme: pins first, then batches in its order, unknown ones left out, new ones last. */
+  private sequence(scheme: Scheme): string[] {
+    const rank = (key: string) => this.usual.indexOf(this.pinned.get(key)!.order.batch.id);
+    const pinned = [...this.pinned.keys()].sort((a, b) => rank(a) - rank(b));
+    return [...pinned, ...new Set([...scheme.order, ...this.usual])].filter((key) => this.pinned.has(key) || this.free.has(key));
   }
 
   decode(scheme: Scheme, known?: Decoded): Decoded {
-    const ids = this.sequence(scheme);
+    const keys = this.sequence(scheme);
     let same = 0;
-    const choiceOf = (id: string) => JSON.stringify(scheme.choices[id] ?? {});
+    const batchOf = (key: string) => this.pinned.get(key)?.order.batch.id ?? key;
+    const choiceOf = (key: string) => JSON.stringify(scheme.choices[batchOf(key)] ?? {});
     while (
-      same < ids.length &&
+      same < keys.length &&
       same < this.steps.length &&
-      this.steps[same]!.id === ids[same] &&
-      this.steps[same]!.choice === choiceOf(ids[same]!)
+      this.steps[same]!.key === keys[same] &&
+      this.steps[same]!.choice === choiceOf(keys[same]!)
     )
       same++;
     if (same < this.steps.length) rollBack(this.context, this.marks[same]!);
     this.steps.length = same;
     this.marks.length = same;
-    for (let i = same; i < ids.length; i++) {
-      const id = ids[i]!;
-      const choice = choiceOf(id);
+    for (let i = same; i < keys.length; i++) {
+      const key = keys[i]!;
+      const choice = choiceOf(key);
       this.marks.push(mark(this.context));
       const before = known?.steps[i];
-      const again = before && before.id === id && before.choice === choice ? before.placed : undefined;
+      const again = before && before.key === key && before.choice === choice ? before.placed : undefined;
       if (!again) known = undefined;
-      this.steps.push({ id, choice, placed: again ? this.replace(again) : this.place(id, scheme) });
+      this.steps.push({ key, id: batchOf(key), choice, placed: again ? this.replace(again) : this.place(key, scheme) });
     }
     return known ?? this.judge(scheme);
   }
@@ -137,10 +161,14 @@ export class Decoder {
     this.decode(decoded.scheme, decoded);
   }
 
-  private place(id: string, scheme: Scheme): Placed {
-    const order = this.orders.get(id)!;
-    const pin = this.pinOf(id);
-    return pin ? forcePlace(order, this.context, pin, scheme.choices[id]) : placeBatch(order, this.context, scheme.choices[id]);
+  private place(key: string, scheme: Scheme): Placed {
+    const pinned = this.pinned.get(key);
+    if (pinned) return forcePlace(pinned.order, this.context, pinned.pin, scheme.choices[pinned.order.batch.id]);
+    const choice = scheme.choices[key];
+    const held = [...this.pinned.values()].filter((each) => each.order.batch.id === key).length;
+    // A pinned run is one of the runs the batch was to be split into.
+    const left = choice?.parts && held > 0 ? { ...choice, parts: Math.max(1, choice.parts - held) } : choice;
+    return placeBatch(this.free.get(key)!, this.context, left);
   }
 
   private replace(placed: Placed): Placed {
@@ -159,12 +187,13 @@ export class Decoder {
     const problems: PlanProblem[] = [...this.nobodyDrives];
     let leftKg = 0;
     let leftPieces = 0;
-    for (const { id, placed } of this.steps) {
-      placed.runs.forEach((run, i) => runs.push({ ...run, id: i === 0 ? id : `${id}.${i + 1}` }));
+    for (const { placed } of this.steps) {
+      runs.push(...placed.runs);
       problems.push(...placed.problems);
       leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
       leftPieces += placed.left.length;
     }
+    this.nameRuns(runs);
     const before = context.hands.snapshot();
     const { firings, unlit } = firingsOf(input.pits, context.heat, context.hands, input.drives, input.earliestMs);
     context.hands.rollBack(before);
@@ -198,6 +227,16 @@ export class Decoder {
       steps: [...this.steps],
       schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: this.tightestMoment() },
     };
+  }
+
+  /** A batch's runs are numbered by their pieces, so that a run keeps its name when another is moved. */
+  private nameRuns(runs: Run[]): void {
+    for (const { batch } of this.orders.values()) {
+      const at = new Map(batch.pieces.map((piece, i) => [piece.id, i]));
+      const firstOf = (run: Run) => Math.min(...run.pieceIds.map((id) => at.get(id)!));
+      const own = runs.filter((run) => run.batchId === batch.id).sort((a, b) => firstOf(a) - firstOf(b));
+      own.forEach((run, i) => (runs[runs.indexOf(run)] = { ...run, id: i === 0 ? batch.id : `${batch.id}.${i + 1}` }));
+    }
   }
 
   /** When a run must be pulled by at the latest. */

@@ -131,8 +131,11 @@ function surer(current: Decoded, orders: readonly BatchOrder[], input: SearchInp
     const order = orders.find((each) => each.batch.id === batchId)!;
     choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
   }
-  return { order: current.steps.map((step) => step.id), choices };
+  return { order: orderOf(current), choices };
 }
+
+/** Batches in the order in which they are placed; one that is pinned in part stands once. */
+const orderOf = (current: Decoded): string[] => [...new Set(current.steps.map((step) => step.id))];
 
 const STEPS_MIN = [-120, -60, -30, -15, 15, 30, 60, 120] as const;
 
@@ -144,7 +147,7 @@ function changed(
   uniform: () => number,
 ): Pick<Scheme, 'order' | 'choices'> {
   const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
-  const order = current.steps.map((step) => step.id);
+  const order = orderOf(current);
   const choices = { ...current.scheme.choices };
   const troubled = current.steps.filter(({ placed }) => placed.left.length > 0).map((step) => step.id);
   const moves = 1 + Number(uniform() < 0.3) + Number(uniform() < 0.1);
@@ -194,7 +197,7 @@ function changed(
 
 /** How many minutes before its latest start a batch now goes on. */
 function shiftOf(current: Decoded, order: BatchOrder, input: SearchInput): number {
-  const run = current.steps.find((step) => step.id === order.batch.id)?.placed.runs[0];
+  const run = current.steps.findLast((step) => step.id === order.batch.id)?.placed.runs[0];
   if (!run) return 0;
   const pit = input.pits.find((each) => each.id === run.pitId)!;
   const deadlineMs = pullDeadlineMs(

@@ -1,8 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { supperFile } from '../../../tests/fixtures/supper';
-import { buildPlan } from '../../core/planning';
-import { openEventOf, openPlanOf, planInputOf, readOpenEvent, readOpenPlan, writeOpenEvent, writeOpenPlan } from './index';
+import { buildPlan, withNamedPlan } from '../../core/planning';
+import { newForecastCache } from '../../core/schedule';
+import { MS_PER_MIN } from '../../core/units';
+import {
+  checkedPlan,
+  namedPlanFrom,
+  openEventOf,
+  openPlanOf,
+  planInputOf,
+  readOpenEvent,
+  readOpenPlan,
+  writeOpenEvent,
+  writeOpenPlan,
+} from './index';
 
 type Spoil = (event: Record<string, unknown> & ReturnType<typeof supperFile>) => void;
 const refusedAt = (spoil: Spoil): string[] => {
@@ -126,5 +138,75 @@ describe('a plan file', () => {
     expect(event.ok && writeOpenEvent(event.value)).toBe(text('event'));
     const example = readOpenPlan(text('plan'));
     expect(example.ok && writeOpenPlan(example.value)).toBe(text('plan'));
+  });
+});
+
+describe('runs pinned by hand', () => {
+  const input = planInputOf(supperFile());
+  const cache = newForecastCache();
+  const plan = buildPlan(input, cache);
+  const brisket = plan.runs.find((run) => run.batchId === 'brisket')!;
+  const withPin = (byMin: number) =>
+    checkedPlan(
+      {
+        ...input,
+        event: {
+          ...input.event,
+          scheme: plan.scheme,
+          pins: [{ batchId: 'brisket', pitId: brisket.pitId, pitC: brisket.pitC, onAtMs: brisket.onAtMs + byMin * MS_PER_MIN }],
+        },
+      },
+      cache,
+    );
+
+  it('break no rule where the plan itself had put them', () => {
+    const kept = withPin(0);
+    expect(kept.problems.filter((problem) => problem.code === 'ruleBroken')).toEqual([]);
+    expect(openPlanOf(input, kept).status).toBe('feasible');
+  });
+
+  it('say in the plan, and in its file, which rule they break', () => {
+    const late = withPin(8 * 60);
+    expect(late.problems[0]).toMatchObject({
+      code: 'ruleBroken',
+      severity: 'broken',
+      broken: { rule: 9, code: 'noTimeToRest', batch: 'brisket' },
+    });
+    const file = openPlanOf(input, late);
+    expect(file.status).toBe('infeasible');
+    expect(file.problems[0]).toMatchObject({ code: 'ruleBroken', broken: { rule: 9 } });
+    expect(readOpenPlan(writeOpenPlan(file)).ok).toBe(true);
+  });
+});
+
+describe('a plan file taken up by an event', () => {
+  const input = planInputOf(supperFile());
+  const plan = buildPlan(input);
+  const open = openPlanOf(input, plan);
+
+  it('is a plan under a name whose runs stand where and when the file has them', () => {
+    const named = namedPlanFrom(open, input.event, input.pits, 'n');
+    expect(named).toMatchObject({ ok: true, value: { id: 'n', name: 'Gannet Point supper, from a file', confidence: 0.9 } });
+    const again = checkedPlan(
+      { ...input, event: withNamedPlan(input.event, (named as Extract<typeof named, { ok: true }>).value) },
+      newForecastCache(),
+    );
+    const facts = (of: typeof plan) => of.runs.map((run) => [run.batchId, run.pieceIds.toSorted(), run.onAtMs, run.pitId, run.pitC]).sort();
+    expect(facts(again)).toEqual(facts(plan));
+    expect(again.problems.filter((problem) => problem.code === 'ruleBroken')).toEqual([]);
+  });
+
+  it('is refused with the place when it is about another event', () => {
+    const strange = structuredClone(open);
+    strange.runs[0]!.batch = 'lobster';
+    strange.runs[1]!.pieces[0] = 'gone';
+    strange.runs[1]!.places[0]!.pit = 'moon';
+    const read = namedPlanFrom(strange, input.event, input.pits, 'n');
+    expect(read.ok ? [] : read.problems.map(({ path }) => path)).toEqual([
+      '$.runs[0].batch',
+      '$.runs[1].pieces[0]',
+      '$.runs[1].places[0].pit',
+    ]);
+    expect(namedPlanFrom({ ...open, runs: [] }, input.event, input.pits, 'n')).toMatchObject({ ok: false, problems: [{ path: '$.runs' }] });
   });
 });

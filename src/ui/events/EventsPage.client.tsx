@@ -1,13 +1,14 @@
 'use client';
-import { CalendarPlus, Copy, FileUp, Ellipsis, Pencil, Trash2 } from 'lucide-react';
+import { CalendarPlus, Copy, Ellipsis, Pencil, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CookEvent } from '../../core/model';
 import { clockTime, shortDay } from '../../formats/clock';
 import { announce, attempt, complain, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
+import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
 import { NewEventDialog } from './NewEventDialog.client';
 import { RenameDialog } from './RenameDialog.client';
@@ -46,12 +47,8 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
       if (!back.ok) complain(back.problems);
     });
   };
-  const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<string>();
-  const open = async (input: HTMLInputElement) => {
-    const text = await input.files?.[0]?.text();
-    input.value = '';
-    if (text === undefined) return;
+  const open = async (text: string) => {
     const outcome = await attempt(actions.importEvent, { text });
     setRefused(outcome.ok ? undefined : firstMessage(outcome.problems));
     if (outcome.ok) announce(`${outcome.value.name} taken over, with its pits, gear and methods.`);
@@ -81,18 +78,9 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
           <p className="text-soft">Each one is counted back from the hour it is served.</p>
         </div>
         <div className="flex gap-2">
-          <input
-            ref={file}
-            type="file"
-            accept="application/json,.json"
-            aria-label="Event file"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(change) => void open(change.target)}
-          />
-          <Button onClick={() => file.current?.click()}>
-            <FileUp size={17} aria-hidden /> Open a file
-          </Button>
+          <FileButton label="Event file" onText={(text) => void open(text)}>
+            Open a file
+          </FileButton>
           <Button look="strong" onClick={() => setMaking(true)}>
             <CalendarPlus size={17} aria-hidden /> New event
           </Button>

@@ -9,6 +9,7 @@ import { formatMass, formatMinutes, formatShare } from '../../formats/units';
 import type { Planner } from '../../workers/client';
 import type { Compared } from '../../workers/protocol';
 import { Button } from '../kit/Button';
+import { FileButton } from '../kit/FileButton.client';
 
 /** No plan that is kept has this id. */
 const THIS = 'this';
@@ -23,14 +24,17 @@ interface CompareProps {
   shownId?: string;
   onShow(compared: Compared | undefined): void;
   onKeep(name: string): void;
+  /** Reads a plan file and keeps it among the named; what is wrong with it, if it is refused. */
+  onFile(text: string): Promise<string | undefined>;
   onAdopt(plan: NamedPlan): void;
   onForget(plan: NamedPlan): void;
 }
 
 /** Plans of one event side by side: how sure, how much sleep, hold, fire, food and work; one is taken up. */
-export function Compare({ speech, input, plan, named, planner, shownId, onShow, onKeep, onAdopt, onForget }: CompareProps) {
+export function Compare({ speech, input, plan, named, planner, shownId, onShow, onKeep, onFile, onAdopt, onForget }: CompareProps) {
   const [compared, setCompared] = useState<Compared[]>([]);
   const [name, setName] = useState('');
+  const [refused, setRefused] = useState<string>();
   useEffect(() => {
     let stale = false;
     // The plan as it is drawn comes along as one more, so that all figures are worked out alike.
@@ -75,8 +79,16 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
           <Button type="submit" disabled={name.trim() === ''}>
             Keep
           </Button>
+          <FileButton label="Plan file" onText={(text) => void onFile(text).then(setRefused)}>
+            Open a plan file
+          </FileButton>
         </form>
       </div>
+      {refused && (
+        <p role="alert" className="mt-2 border-l-4 border-bad px-3 py-1">
+          {refused}
+        </p>
+      )}
       {named.length === 0 ? (
         <p className="mt-2 text-soft">
           Keep this plan under a name, then change methods, pits or confidence: the two will stand here side by side, and either can be

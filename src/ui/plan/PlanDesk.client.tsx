@@ -3,14 +3,13 @@ import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-re
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Broken } from '../../core/check';
-import type { CookEvent, Pin, Plan, Run } from '../../core/model';
-import { inputFor, namedPlanOf, pullLever, withNamedPlan, type PlanInput } from '../../core/planning';
+import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
+import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { brokenWords } from '../../formats/brokenWords';
 import { speechOf } from '../../formats/names';
 import type { Compared } from '../../workers/protocol';
-import { announce, type Action } from '../kit/actions';
+import { announce, attempt, firstMessage, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
@@ -41,16 +40,17 @@ interface PlanDeskProps {
   plan: Plan;
   savePlanFace: Action<CookEvent>;
   keepPlan: Action<CookEvent>;
+  readPlanFile: Action<NamedPlan>;
 }
 
 /** The plan at the desk: a verdict, the whole day as places over time, its racks, and one run in full; all of it can be pulled about. */
-export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan }: PlanDeskProps) {
+export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan, readPlanFile }: PlanDeskProps) {
   const units = useUnits();
   const { event, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
   const input = useMemo(() => inputFor(first, event), [first, event]);
   const [selectedId, setSelectedId] = useState<string | undefined>(firstPlan.runs[0]?.id);
   const made = usePlanner(input, firstPlan, selectedId);
-  const { planning, failed, curve, planner, broken } = made;
+  const { planning, failed, curve, planner } = made;
   const { news, failed: searchFailed, search, stop } = useSearch(planner);
   const plan = news?.plan ?? made.plan;
   const [dragBroken, setDragBroken] = useState<Broken[]>();
@@ -95,17 +95,8 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
     void rePlan(AT_ONCE_MS).finally(() => setSettling(false));
   });
 
-  const withPin = (pin: Pin) => (kept: CookEvent) => ({
-    ...kept,
-    pins: [...(kept.pins ?? []).filter((each) => each.batchId !== pin.batchId), pin],
-  });
-  const pinOf = (run: Run) => event.pins?.find((pin) => pin.batchId === run.batchId);
-  const pin = (run: Run, to: Partial<Pin> = {}) =>
-    change(withPin({ batchId: run.batchId, pitId: run.pitId, onAtMs: run.onAtMs, pitC: run.pitC, ...to }), 'Run put back.');
-  const togglePin = (run: Run) => {
-    if (!pinOf(run)) return pin(run);
-    change((kept) => ({ ...kept, pins: kept.pins?.filter((each) => each.batchId !== run.batchId) }), 'Pinned again.');
-  };
+  const pin = (run: Run, to?: Partial<Pin>) => change((kept) => pinned(kept, run, to), 'Run put back.');
+  const togglePin = (run: Run) => (pinOf(event, run) ? change((kept) => unpinned(kept, run), 'Pinned again.') : pin(run));
   const dragTo = (drag: { runId: string; byMin: number; pitId: string }, letGo: boolean) => {
     const run = plan.runs.find((each) => each.id === drag.runId);
     if (!run) return;
@@ -122,8 +113,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
     void planner.current?.dragged(drag.runId, drag.byMin, drag.pitId).then((found) => mine === asked.current && setDragBroken(found));
   };
   const choosePit = (run: Run, pitId: string) => {
-    const pinned = pinOf(run);
-    if (pinned) return pin(run, { pitId, pitC: undefined });
+    if (pinOf(event, run)) return pin(run, { pitId, pitC: undefined });
     change((kept) => pullLever(kept, { code: 'otherPit', batchId: run.batchId, pitId }), 'Back in its pit.');
   };
   const chooseMethod = (run: Run, methodId: string) =>
@@ -215,6 +205,11 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
             const kept = namedPlanOf(event, made.plan.scheme, crypto.randomUUID(), name);
             change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
           }}
+          onFile={async (text) => {
+            const outcome = await attempt(readPlanFile, { eventId: event.id, text });
+            if (!outcome.ok) return firstMessage(outcome.problems);
+            change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), outcome.value] }), 'Not taken up.');
+          }}
           onAdopt={(named) => {
             setMarked(undefined);
             change((now) => withNamedPlan(now, named), 'Back to the plan before.');
@@ -230,7 +225,6 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
           speech={speech}
           input={input}
           plan={plan}
-          broken={broken}
           busy={settling}
           planner={planner}
           onPull={(lever, words) => {
@@ -283,7 +277,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
               speech={speech}
               run={selected}
               curve={curve}
-              pinned={Boolean(pinOf(selected))}
+              pinned={Boolean(pinOf(event, selected))}
               onPin={() => togglePin(selected)}
               onPit={(pitId) => choosePit(selected, pitId)}
               onMethod={(methodId) => chooseMethod(selected, methodId)}

@@ -1,10 +1,8 @@
 'use client';
 import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
 import { useState } from 'react';
-import type { Broken } from '../../core/check';
 import type { Plan } from '../../core/model';
 import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
-import { brokenWords } from '../../formats/brokenWords';
 import { leverWords, remedyWords } from '../../formats/leverWords';
 import { batchName, type Speech } from '../../formats/names';
 import { planProblemWords } from '../../formats/problemWords';
@@ -15,8 +13,6 @@ interface TroubleProps {
   speech: Speech;
   input: PlanInput;
   plan: Plan;
-  /** What runs pinned by the owner break. */
-  broken: readonly Broken[];
   /** A better plan is being looked for: levers wait for it. */
   busy: boolean;
   planner: React.RefObject<Planner | undefined>;
@@ -37,15 +33,14 @@ interface Tried {
 }
 
 /** What does not fit, what a pinned run breaks, and the levers that would help: each tried for real. */
-export function Trouble({ speech, input, plan, broken, busy, planner, onPull }: TroubleProps) {
+export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleProps) {
   const [tried, setTried] = useState<Tried>();
   const [all, setAll] = useState(false);
   // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
   const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
-  const lines = [
-    ...broken.map((each) => ({ bad: true, what: brokenWords(speech, each), remedy: '' })),
-    ...problems.map((problem) => ({ bad: problem.severity === 'broken', ...planProblemWords(speech, problem) })),
-  ].filter((line, i, list) => list.findIndex((other) => other.what === line.what) === i);
+  const lines = problems
+    .map((problem) => ({ bad: problem.severity === 'broken', ...planProblemWords(speech, problem) }))
+    .filter((line, i, list) => list.findIndex((other) => other.what === line.what) === i);
   if (lines.length === 0) return null;
   const on = JSON.stringify([plan.scheme, plan.objective]);
   const current = tried?.on === on ? tried : undefined;

@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { Broken } from '../../core/check';
 import type { Plan } from '../../core/model';
 import type { PlanInput, RunCurve } from '../../core/planning';
 import { Planner } from '../../workers/client';
@@ -12,7 +11,6 @@ export function usePlanner(
   selectedId: string | undefined,
 ): {
   plan: Plan;
-  broken: Broken[];
   planning: boolean;
   failed: boolean;
   curve?: RunCurve;
@@ -20,10 +18,9 @@ export function usePlanner(
   planner: React.RefObject<Planner | undefined>;
 } {
   const planner = useRef<Planner>(undefined);
-  const [made, setMade] = useState<{ plan: Plan; input: PlanInput; broken: Broken[]; failed?: boolean }>({
+  const [made, setMade] = useState<{ plan: Plan; input: PlanInput; failed?: boolean }>({
     plan: first,
     input,
-    broken: [],
   });
   const [curve, setCurve] = useState<{ curve: RunCurve; plan: Plan }>();
   const [ready, setReady] = useState<Plan>();
@@ -38,7 +35,7 @@ export function usePlanner(
     planner.current!.plan(input).then(
       (answer) => {
         if (stale || !answer) return;
-        setMade({ plan: answer.plan, input, broken: answer.broken });
+        setMade({ plan: answer.plan, input });
         setReady(answer.plan);
       },
       () => !stale && setMade((kept) => ({ ...kept, input, failed: true })),
@@ -61,8 +58,6 @@ export function usePlanner(
 
   return {
     plan: made.plan,
-    /** What runs pinned by the owner break. */
-    broken: made.broken,
     planning: made.input !== input,
     failed: Boolean(made.failed),
     /** The plan the worker stands at, and the worker, to be asked about it. */

@@ -1,5 +1,5 @@
 import { PlanDesk } from '../../../../ui/plan/PlanDesk.client';
-import { keepPlan, savePlanFace } from '../../../actions';
+import { keepPlan, readPlanFile, savePlanFace } from '../../../actions';
 import { eventAndPlan, Shell, type EventParams } from '../shell';
 
 export const dynamic = 'force-dynamic';
@@ -10,7 +10,14 @@ export default async function Page(params: EventParams) {
   return (
     <>
       <Shell input={input} plan={plan} here="plan" />
-      <PlanDesk key={input.event.id} input={input} plan={plan} savePlanFace={savePlanFace} keepPlan={keepPlan} />
+      <PlanDesk
+        key={input.event.id}
+        input={input}
+        plan={plan}
+        savePlanFace={savePlanFace}
+        keepPlan={keepPlan}
+        readPlanFile={readPlanFile}
+      />
     </>
   );
 }

@@ -1,0 +1,32 @@
+import { checkPlan } from '../../core/check';
+import type { Broken, OpenEvent, Plan } from '../../core/model';
+import { buildPlan, type PlanInput } from '../../core/planning';
+import type { ForecastCache } from '../../core/schedule';
+import { openEventOf, openPlanOf } from './toOpen';
+
+/** What is told first: a late or over-held serving says more than two pieces that touch. */
+const TOLD_FIRST: Broken['rule'][] = [9, 11, 12, 8, 6, 7, 14, 5, 3, 4, 10, 13, 1, 2];
+
+/** The rules a plan breaks, as the checker reads them from its two files; what says most comes first. */
+export function rulesBroken(
+  input: PlanInput,
+  plan: Plan,
+  { physics = true, open = openEventOf(input) }: { physics?: boolean; open?: OpenEvent } = {},
+): Broken[] {
+  // Hands are checked only where they are counted; pieces without a place are told by the plan itself.
+  const counted = input.countHands || Boolean(input.event.duty?.length);
+  return checkPlan(open, openPlanOf(input, plan), { physics })
+    .filter(({ rule, code }) => code !== 'pieceMissing' && (counted || rule !== 13))
+    .sort((a, b) => TOLD_FIRST.indexOf(a.rule) - TOLD_FIRST.indexOf(b.rule));
+}
+
+/**
+ * The plan of an event. Where the owner has pinned runs, which no search would have put there, every rule
+ * is checked and what breaks stands among its problems: on each screen, on paper and in the plan's file.
+ */
+export function checkedPlan(input: PlanInput, cache: ForecastCache): Plan {
+  const plan = buildPlan(input, cache);
+  if (!input.event.pins?.length) return plan;
+  const broken = rulesBroken(input, plan).map((each) => ({ code: 'ruleBroken' as const, severity: 'broken' as const, broken: each }));
+  return { ...plan, problems: [...broken, ...plan.problems] };
+}

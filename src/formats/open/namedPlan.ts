@@ -1,0 +1,67 @@
+import type { Choice, CookEvent, NamedPlan, OpenPlan, OpenRun, Pin, Pit } from '../../core/model';
+import type { Misread, Reading } from './read';
+
+/**
+ * A plan file as a plan of an event under a name: each of its runs is pinned where and when the file has it,
+ * and racks, hold and hands are worked out round that. Refused when it is about other pieces or pits.
+ */
+export function namedPlanFrom(open: OpenPlan, event: CookEvent, pits: readonly Pit[], id: string): Reading<NamedPlan> {
+  const problems = strangers(open, event, pits);
+  if (problems.length > 0) return { ok: false, problems };
+  const choices: Record<string, Choice> = {};
+  for (const run of open.runs) {
+    const finish = finishOf(open, run);
+    if (finish) choices[run.batch] = { finish };
+  }
+  return {
+    ok: true,
+    value: {
+      id,
+      name: `${open.event}, from a file`.slice(0, 80),
+      confidence: open.confidence,
+      methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
+      pitIds: event.pitIds,
+      pins: open.runs.map((run) => pinFrom(open, run)),
+      scheme: { order: open.runs.map((run) => run.batch).filter(first), choices, seed: open.seed, iterations: open.iterations },
+    },
+  };
+}
+
+const first = <T>(each: T, i: number, all: readonly T[]) => all.indexOf(each) === i;
+const heatAt = (open: OpenPlan, pitId: string, at: string) =>
+  open.pits.find((pit) => pit.id === pitId)?.setPoints.findLast((point) => Date.parse(point.at) <= Date.parse(at))?.c;
+
+function pinFrom(open: OpenPlan, run: OpenRun): Pin {
+  const pitId = run.places[0]!.pit;
+  const pitC = heatAt(open, pitId, run.onAt);
+  return { batchId: run.batch, pieceIds: run.pieces, pitId, onAtMs: Date.parse(run.onAt), ...(pitC !== undefined && { pitC }) };
+}
+
+/** Where and how hot a run finishes once it is wrapped: in another pit, or in its own at another heat. */
+function finishOf(open: OpenPlan, run: OpenRun): Choice['finish'] {
+  const [here] = run.places;
+  const elsewhere = run.places.find((place) => place.pit !== here!.pit);
+  if (elsewhere) return { pitId: elsewhere.pit, pitC: heatAt(open, elsewhere.pit, elsewhere.from) ?? 121 };
+  const hotC = run.wrapAt && heatAt(open, here!.pit, run.pullEarly);
+  return hotC && hotC !== heatAt(open, here!.pit, run.onAt) ? { pitId: here!.pit, pitC: hotC } : undefined;
+}
+
+function strangers(open: OpenPlan, event: CookEvent, pits: readonly Pit[]): Misread[] {
+  const problems: Misread[] = [];
+  if (open.runs.length === 0) problems.push({ path: '$.runs', reason: 'is empty: there is nothing to take up' });
+  open.runs.forEach((run, i) => {
+    const batch = event.batches.find((each) => each.id === run.batch);
+    if (!batch) problems.push({ path: `$.runs[${i}].batch`, reason: `${JSON.stringify(run.batch)} is no batch of this event` });
+    else
+      run.pieces.forEach((id, k) => {
+        if (!batch.pieces.some((piece) => piece.id === id))
+          problems.push({ path: `$.runs[${i}].pieces[${k}]`, reason: `${JSON.stringify(id)} is no piece of that batch` });
+      });
+    if (run.places.length === 0) problems.push({ path: `$.runs[${i}].places`, reason: 'is empty' });
+    run.places.forEach(({ pit }, k) => {
+      if (!pits.some((each) => each.id === pit))
+        problems.push({ path: `$.runs[${i}].places[${k}].pit`, reason: `${JSON.stringify(pit)} is no pit of this event` });
+    });
+  });
+  return problems;
+}

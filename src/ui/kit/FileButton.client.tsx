@@ -1,0 +1,30 @@
+'use client';
+import { FileUp } from 'lucide-react';
+import { useRef, type ReactNode } from 'react';
+import { Button } from './Button';
+
+/** A button that asks for a file and gives its text. The same file may be chosen again. */
+export function FileButton({ label, onText, children }: { label: string; onText(text: string): void; children: ReactNode }) {
+  const file = useRef<HTMLInputElement>(null);
+  const open = async (input: HTMLInputElement) => {
+    const text = await input.files?.[0]?.text();
+    input.value = '';
+    if (text !== undefined) onText(text);
+  };
+  return (
+    <>
+      <input
+        ref={file}
+        type="file"
+        accept="application/json,.json"
+        aria-label={label}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(change) => void open(change.target)}
+      />
+      <Button onClick={() => file.current?.click()}>
+        <FileUp size={17} aria-hidden /> {children}
+      </Button>
+    </>
+  );
+}
