@@ -140,7 +140,9 @@ test('with too little pit it says what is short, when, and which lever mends it'
   await expect(page.getByText('The lever is back where it was.')).toBeVisible();
 });
 
-test('event and plan go out as files and come back as another event and its plan; what is spoilt is refused with its place', async ({ page }) => {
+test('event and plan go out as files and come back as another event and its plan; what is spoilt is refused with its place', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await openDemo(page);
   const demoBriskets = await briskets(page).getAttribute('aria-label');

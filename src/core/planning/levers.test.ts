@@ -16,6 +16,7 @@ import {
   planFigures,
   pullLever,
   rankRemedies,
+  searchPlan,
   troubledBatches,
   tryRemedies,
   unpinned,
@@ -136,6 +137,16 @@ describe('a plan that is pulled about', () => {
     expect(whole.pins).toEqual([{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: part.onAtMs, pitC: part.pitC }]);
     expect(unpinned(whole, { batchId: 'brisket-whole', pieceIds: [one!] }).pins).toEqual([{ ...whole.pins![0], pieceIds: [two] }]);
     expect(unpinned(half, part).pins).toEqual([]);
+  });
+
+  it('searches round a pinned batch and leaves its own choices alone, so that it can be let go again', () => {
+    const scheme = { order: ['chicken-half', 'brisket-whole'], choices: { 'brisket-whole': { earlierMin: 90 } }, seed: 1, iterations: 1 };
+    const pins = [{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: brisket.onAtMs - 90 * MIN }];
+    const searching = searchPlan({ ...input, event: { ...event, scheme, pins } }, { seed: 2, iterations: 40 }, cache);
+    let step = searching.next();
+    while (!step.done) step = searching.next();
+    expect(step.value.scheme.choices['brisket-whole']).toEqual({ earlierMin: 90 });
+    expect(step.value.runs.find((run) => run.batchId === 'brisket-whole')!.onAtMs).toBe(pins[0]!.onAtMs);
   });
 
   it('holds what a pin’s pieces are, and nothing where they or their pit are gone', () => {

@@ -122,6 +122,11 @@ export class Decoder {
     }
   }
 
+  /** Whether all of a batch is pinned. */
+  isHeld(id: string): boolean {
+    return this.orders.has(id) && !this.free.has(id);
+  }
+
   /** The steps of a scheme: pins first, then batches in its order, unknown ones left out, new ones last. */
   private sequence(scheme: Scheme): string[] {
     const rank = (key: string) => this.usual.indexOf(this.pinned.get(key)!.order.batch.id);

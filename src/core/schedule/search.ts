@@ -75,7 +75,15 @@ export function* search(
 ): Generator<Progress, Found> {
   const decoder = new Decoder(orders, input);
   const lower = lowerBound(orders, input);
-  const stamp = (scheme: Pick<Scheme, 'order' | 'choices'>): Scheme => ({ ...scheme, seed, iterations });
+  // What is pinned is not the search's to move: let go again, it goes back to where it was.
+  const held = Object.fromEntries(Object.entries(start?.choices ?? {}).filter(([id]) => decoder.isHeld(id)));
+  const free = orders.filter((order) => !decoder.isHeld(order.batch.id));
+  const stamp = ({ order, choices }: Pick<Scheme, 'order' | 'choices'>): Scheme => ({
+    order: [...new Set([...Object.keys(held), ...order])],
+    choices: { ...choices, ...held },
+    seed,
+    iterations,
+  });
   const idsOf = (sorted: BatchOrder[]) => stamp({ order: sorted.map((order) => order.batch.id), choices: {} });
   const starts = [
     ...(start ? [stamp(start)] : []),
@@ -91,7 +99,7 @@ export function* search(
     if (atBound(best.objective, lower)) break;
   }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
-    const next = decoder.decode(stamp(surer(best, orders, input)));
+    const next = decoder.decode(stamp(surer(best, free, input)));
     if (!betterThan(next, best)) break;
     best = next;
     yield { done: 0, of: iterations, best: foundOf(best, lower) };
@@ -101,8 +109,8 @@ export function* search(
   const random = seededRandom(seed);
   let quietFor = 0;
   for (let i = 1; i <= iterations; i++) {
-    if (atBound(best!.objective, lower) || orders.length === 0 || input.pits.length === 0) break;
-    const next = decoder.decode(stamp(changed(current, orders, input, random.uniform)));
+    if (atBound(best!.objective, lower) || free.length === 0 || input.pits.length === 0) break;
+    const next = decoder.decode(stamp(changed(current, free, input, random.uniform)));
     if (betterThan(next, best!)) {
       best = next;
       quietFor = 0;
@@ -128,7 +136,8 @@ function surer(current: Decoded, orders: readonly BatchOrder[], input: SearchInp
   const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
   for (const { batchId, lateShare } of current.atRisk) {
     if (lateShare < worst * 0.4) continue;
-    const order = orders.find((each) => each.batch.id === batchId)!;
+    const order = orders.find((each) => each.batch.id === batchId);
+    if (!order) continue;
     choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
   }
   return { order: orderOf(current), choices };
@@ -147,12 +156,13 @@ function changed(
   uniform: () => number,
 ): Pick<Scheme, 'order' | 'choices'> {
   const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
-  const order = orderOf(current);
+  const isFree = (id: string) => orders.some((each) => each.batch.id === id);
+  const order = orderOf(current).filter(isFree);
   const choices = { ...current.scheme.choices };
   const troubled = current.steps.filter(({ placed }) => placed.left.length > 0).map((step) => step.id);
+  const atRisk = current.atRisk.filter((each) => isFree(each.batchId));
   const moves = 1 + Number(uniform() < 0.3) + Number(uniform() < 0.1);
   for (let n = 0; n < moves; n++) {
-    const { atRisk } = current;
     if (troubled.length === 0 && atRisk.length > 0 && uniform() < 0.5) {
       const { batchId } = atRisk[Math.floor(uniform() ** 2 * atRisk.length)]!;
       const risky = orders.find((each) => each.batch.id === batchId)!;
