@@ -1,8 +1,17 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsObject, IsOptional, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsString, MaxLength, ValidateNested } from 'class-validator';
 import { Between, Id, Name, WholeBetween } from './rules';
 
 const MOST = { message: 'More than 400 of these cannot be planned.' };
+
+export class PinnedPlaceInput {
+  @Id() pieceId!: string;
+  @Id() pitId!: string;
+  @Id() rackId!: string;
+  @Between(0, 5000, 'The place, in mm from the left,') xMm!: number;
+  @Between(0, 5000, 'The place, in mm from the door,') yMm!: number;
+  @IsBoolean({ message: 'A piece is turned or not.' }) turned!: boolean;
+}
 
 export class PinInput {
   @Id() batchId!: string;
@@ -10,6 +19,13 @@ export class PinInput {
   @IsInt({ message: 'The start must be a moment.' }) onAtMs!: number;
   @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
   @IsOptional() @IsArray() @ArrayMaxSize(400, MOST) @IsString({ each: true }) @MaxLength(200, { each: true }) pieceIds?: string[];
+  @IsOptional() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(400, MOST)
+  @ValidateNested({ each: true })
+  @Type(() => PinnedPlaceInput)
+  places?: PinnedPlaceInput[];
 }
 
 export class SchemeInput {

@@ -1,7 +1,7 @@
-import type { Choice, CookEvent, Scheme } from '../core/model';
+import type { Choice, CookEvent, Pin, Scheme } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import { withFace, type PlanFace } from '../core/planning';
-import type { FaceInput, PlanFaceInput, SchemeInput } from '../doors';
+import type { FaceInput, PinInput, PlanFaceInput, SchemeInput } from '../doors';
 import { changeSeen } from './changeEvent';
 import type { House } from './house';
 import { ownLibrary } from './ownLibrary';
@@ -37,10 +37,10 @@ function faceFrom(face: FaceInput): PlanFace {
   return {
     ...face,
     scheme: face.scheme && schemeFrom(face.scheme),
-    pins: face.pins.map((pin) => ({ ...pin })),
+    pins: face.pins.map(pinFrom),
     namedPlans: face.namedPlans.map((plan) => ({
       ...plan,
-      pins: plan.pins.map((pin) => ({ ...pin })),
+      pins: plan.pins.map(pinFrom),
       scheme: plan.scheme && schemeFrom(plan.scheme),
     })),
     duty: face.duty.map((duty) => ({ ...duty })),
@@ -48,6 +48,8 @@ function faceFrom(face: FaceInput): PlanFace {
     batches: face.batches.map((batch) => ({ ...batch, pieces: batch.pieces.map((piece) => ({ ...piece })) })) as PlanFace['batches'],
   };
 }
+
+const pinFrom = (pin: PinInput): Pin => ({ ...pin, ...(pin.places && { places: pin.places.map((place) => ({ ...place })) }) });
 
 const schemeFrom = ({ order, choices, seed, iterations }: SchemeInput): Scheme => ({
   order: order.map(String),

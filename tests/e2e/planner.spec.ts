@@ -12,7 +12,9 @@ const trouble = (page: Page) => page.getByRole('region', { name: 'What does not 
 
 /** Takes a run by its start and moves it sideways. */
 async function drag(page: Page, name: RegExp, dx: number, { letGo = true } = {}): Promise<void> {
-  const box = (await page.getByRole('button', { name }).first().locator('rect').first().boundingBox())!;
+  const bar = page.getByRole('button', { name }).first().locator('rect').first();
+  await bar.scrollIntoViewIfNeeded();
+  const box = (await bar.boundingBox())!;
   const [x, y] = [box.x + Math.min(box.width / 2, 120), box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
@@ -173,6 +175,7 @@ test('event and plan go out as files and come back as another event and its plan
   await compare.getByLabel('Plan file').setInputFiles(file(planText));
   await compare.getByRole('button', { name: 'Adopt Gannet Point, 150 years, from a file' }).click();
   await expect(briskets(page)).toHaveAttribute('aria-label', demoBriskets!);
+  await page.getByRole('button', { name: 'Compare' }).click();
   await saved(page);
 
   // A run pinned where it breaks a rule is told on every screen, and in the file.

@@ -87,6 +87,10 @@ export interface Pin {
   pitId: string;
   onAtMs: number;
   pitC?: number;
+  /** Carved so long after its serving's carving begins; at once when left out. */
+  carveLaterMin?: number;
+  /** Where the pieces lie, as far as that is kept too. */
+  places?: Omit<Laid, 'batchId'>[];
 }
 
 /** The scheme of a plan: who is placed before whom, and how. The plan follows from it and the event. */

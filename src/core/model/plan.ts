@@ -1,6 +1,7 @@
 import type { Carried } from './allergen';
 import type { Broken } from './broken';
 import type { Scheme } from './event';
+import type { HotFinish } from './method';
 import type { Rect, RackSide } from './equipment';
 
 /** Where a piece lies on its rack, and which way its thick end points. */
@@ -100,6 +101,8 @@ export interface Run {
   dangerLateMin: number;
   /** Core of the slowest piece when it is pulled; for roasts and birds with the carry-over already taken off. */
   pullCoreC: number;
+  /** How it is finished as each piece is done, over coals that are brought up for it. */
+  hotFinish?: HotFinish;
   ventMin: number;
   restMin: number;
   carveAtMs: number;

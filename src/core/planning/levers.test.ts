@@ -121,9 +121,10 @@ describe('a plan that is pulled about', () => {
 
   it('pins one run of a batch, leaves its other pieces to the search, and lets go piece by piece', () => {
     const [one, two] = event.batches[0]!.pieces.map((piece) => piece.id);
-    const part = { batchId: 'brisket-whole', pieceIds: [two!], pitId: 'offset', onAtMs: brisket.onAtMs - 60 * MIN, pitC: brisket.pitC };
+    const part = { ...brisket, pieceIds: [two!], legs: [], onAtMs: brisket.onAtMs - 60 * MIN };
+    const pin = { batchId: 'brisket-whole', pitId: 'offset', onAtMs: part.onAtMs, pitC: brisket.pitC, places: [] };
     const half = pinned(event, part);
-    expect(half.pins).toEqual([part]);
+    expect(half.pins).toEqual([{ ...pin, pieceIds: [two] }]);
     const runs = buildPlan({ ...input, event: half }, cache).runs.filter((run) => run.batchId === 'brisket-whole');
     expect(runs.map((run) => [run.id, run.pieceIds, run.pinned ?? false]).sort()).toEqual([
       ['brisket-whole', [one], false],
@@ -131,10 +132,10 @@ describe('a plan that is pulled about', () => {
     ]);
     expect(runs.find((run) => run.pinned)!.onAtMs).toBe(part.onAtMs);
     expect(pinOf(half, { batchId: 'brisket-whole', pieceIds: [one!] })).toBeUndefined();
-    expect(pinOf(half, part)).toEqual(part);
+    expect(pinOf(half, part)).toEqual(half.pins![0]);
     // The whole batch pinned: one pin without a list; let go in part, the rest stays.
     const whole = pinned(half, { ...part, pieceIds: [one!, two!] });
-    expect(whole.pins).toEqual([{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: part.onAtMs, pitC: part.pitC }]);
+    expect(whole.pins).toEqual([pin]);
     expect(unpinned(whole, { batchId: 'brisket-whole', pieceIds: [one!] }).pins).toEqual([{ ...whole.pins![0], pieceIds: [two] }]);
     expect(unpinned(half, part).pins).toEqual([]);
   });

@@ -1,6 +1,8 @@
-import type { CookEvent, Pin, Run } from '../model';
+import type { CookEvent, Leg, Pin, Run } from '../model';
+import { MS_PER_MIN } from '../units';
 
 type Pinned = Pick<Run, 'batchId' | 'pieceIds'>;
+type PinnedRun = Pick<Run, 'batchId' | 'pieceIds' | 'pitId' | 'onAtMs' | 'pitC' | 'carveAtMs' | 'legs'>;
 
 /** The pin that holds a run, if there is one. */
 export const pinOf = (event: CookEvent, run: Pinned): Pin | undefined =>
@@ -17,14 +19,27 @@ export function unpinned(event: CookEvent, run: Pinned): CookEvent {
   return { ...event, pins };
 }
 
+const placesOf = (legs: readonly Leg[]): Pin['places'] =>
+  legs.flatMap(({ pitId, rackId, places }) =>
+    places.map(({ pieceId, xMm, yMm, turned }) => ({ pieceId, pitId, rackId, xMm, yMm, turned })),
+  );
+
 /** An event in which a run stays where it is, or goes where it is taken. */
-export function pinned(
-  event: CookEvent,
-  run: Pick<Run, 'batchId' | 'pieceIds' | 'pitId' | 'onAtMs' | 'pitC'>,
-  to: Partial<Pin> = {},
-): CookEvent {
+export function pinned(event: CookEvent, run: PinnedRun, to: Partial<Pin> = {}): CookEvent {
   const { batchId, pitId, onAtMs, pitC } = run;
-  const whole = event.batches.find((each) => each.id === batchId)?.pieces.length === run.pieceIds.length;
-  const pin: Pin = { batchId, ...(!whole && { pieceIds: [...run.pieceIds] }), pitId, onAtMs, pitC, ...to };
+  const batch = event.batches.find((each) => each.id === batchId);
+  const serving = event.servings.find((each) => each.id === batch?.servingId);
+  const carveLaterMin = serving ? (run.carveAtMs - serving.atMs) / MS_PER_MIN + serving.carveLeadMin : 0;
+  const pin: Pin = {
+    batchId,
+    ...(batch?.pieces.length !== run.pieceIds.length && { pieceIds: [...run.pieceIds] }),
+    pitId,
+    onAtMs,
+    pitC,
+    ...(carveLaterMin > 0 && { carveLaterMin }),
+    // In another pit it lies elsewhere.
+    ...((to.pitId ?? pitId) === pitId && { places: placesOf(run.legs) }),
+    ...to,
+  };
   return { ...event, pins: [...(unpinned(event, run).pins ?? []), pin] };
 }

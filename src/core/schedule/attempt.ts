@@ -11,8 +11,9 @@ import { mark, rollBack, type PlacementContext } from './placement';
 import type { Footprint, RackUse } from './rackLedger';
 import type { Refusal } from './refusal';
 import { runOf } from './run';
-import { doneMinAt, timingOf, widest } from './timing';
-import { carvings, handsOf, offPitMin, outOfBand, phasesOf, windowOf, type Timing, type Window } from './window';
+import { doneMinAt, timingFrom, timingOf, widest } from './timing';
+import { claimCarving, claimHands, pitIdAt, reclaimHands } from './work';
+import { offPitMin, outOfBand, phasesOf, windowOf, type Timing, type Window } from './window';
 
 /** All that a placed run takes, so that it can be taken again without looking. */
 export interface Claims {
@@ -140,13 +141,8 @@ function tryTiming(
   const firstPlaces = [...first.byRack.values()].flatMap((filled) => filled.places.filter((place) => takenIds.has(place.pieceId)));
   const doneMin = doneMinAt(order, context, option, firstPlaces);
   if (taken.length < order.batch.pieces.length || firstPlaces.some((place) => Math.abs(place.offsetC) >= 0.5)) {
-    const minutes = [...doneMin.values()];
-    const own: Timing = {
-      pullEarlyMin: Math.min(...minutes) * forecast.early,
-      pullMedianMin: Math.max(...minutes),
-      pullLateMin: Math.max(...minutes) * forecast.late,
-    };
-    if (!minutes.every(Number.isFinite)) return refuse({ code: 'tooLarge' });
+    const own = timingFrom(option, doneMin);
+    if (!own) return refuse({ code: 'tooLarge' });
     const otherwise = Math.abs(own.pullLateMin - timing.pullLateMin) > 1 || Math.abs(own.pullEarlyMin - timing.pullEarlyMin) > 1;
     if (otherwise && !last) return { own };
     timing = { ...timing, pullMedianMin: Math.min(own.pullMedianMin, timing.pullLateMin) };
@@ -200,9 +196,6 @@ function clashIn(context: PlacementContext, phases: ReturnType<typeof phasesOf>)
   return undefined;
 }
 
-const pitIdAt = (kind: Work['kind'], pit: Pit, finish: Pit | undefined) =>
-  finish && (kind === 'move' || kind === 'check' || kind === 'pull') ? finish.id : pit.id;
-
 /** A fire that could not be lit in time, or a pit that is on the road when it is wanted. */
 function tooEarlyOrOnTheRoad(context: PlacementContext, { pit, finish }: Option, window: Window): Refusal | undefined {
   const stays: [Pit, number, number][] = [[pit, window.onAtMs, finish && finish.pit !== pit ? window.finishAtMs! : window.pullLateMs]];
@@ -224,35 +217,4 @@ function tooEarlyOrOnTheRoad(context: PlacementContext, { pit, finish }: Option,
       return { code: 'hands', kind: 'light', atMs: lightByMs, minutes: LIGHT_MIN };
   }
   return undefined;
-}
-
-type HandsFound = { work: Work[] } | { short: Refusal };
-
-function claimHands(context: PlacementContext, window: Window, pieces: readonly Footprint[], moves: boolean): HandsFound {
-  const wanted = handsOf(window, pieces.length, moves);
-  const claimed = context.hands.claimAll(wanted.map(({ task }) => task));
-  if ('short' in claimed) {
-    const { kind } = wanted.find(({ task }) => task === claimed.short)!;
-    return { short: { code: 'hands', kind, atMs: claimed.short.atMs, minutes: claimed.short.minutes } };
-  }
-  return {
-    work: wanted.map(({ kind, task }, i) => ({ kind, minutes: task.minutes, ...claimed.done[i]!, pieceIds: [] })),
-  };
-}
-
-/** Gives back the hands claimed last and claims those of fewer pieces. */
-function reclaimHands(context: PlacementContext, window: Window, before: Work[], pieces: readonly Footprint[], moves: boolean): HandsFound {
-  context.hands.rollBack(context.hands.snapshot() - before.reduce((sum, work) => sum + work.who.length, 0));
-  return claimHands(context, window, pieces, moves);
-}
-
-function claimCarving({ cut, serving }: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): HandsFound {
-  const laterMin = Math.floor((addMinutes(serving.atMs, serving.serveForMin) - carveAtMs) / MS_PER_MIN);
-  const work: Work[] = [];
-  for (const part of carvings(cut, pieceIds)) {
-    const claimed = context.hands.claimAll([{ atMs: carveAtMs, minutes: part.minutes, laterMin }]);
-    if ('short' in claimed) return { short: { code: 'hands', kind: 'carve', atMs: carveAtMs, minutes: part.minutes } };
-    work.push({ kind: 'carve', minutes: part.minutes, pieceIds: part.pieceIds, ...claimed.done[0]! });
-  }
-  return { work };
 }

@@ -1,4 +1,4 @@
-import type { DayWeather, Drive, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type { DayWeather, Drive, Laid, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
 import { claimedMm2, rackFaults, type Lying } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { placeOf } from './holding';
@@ -54,6 +54,10 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
 }
 
+/** Places that a pin keeps of the pieces it holds. */
+const laidBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): Laid[] =>
+  places.filter((place) => batch.pieces.some((piece) => piece.id === place.pieceId)).map((place) => ({ batchId, ...place }));
+
 const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
   pieces.length === order.batch.pieces.length ? order : { ...order, batch: { ...order.batch, pieces: [...pieces] } };
 
@@ -92,9 +96,11 @@ export class Decoder {
         .map((each) => [pieceKey(each), each]),
     );
     const hands = new HandsLedger(input.crew, input.drives);
+    const laid = [...input.laid, ...[...this.pinned.values()].flatMap(({ pin, order }) => laidBy(pin, order))];
     this.context = {
       ...input,
-      racks: new RackLedger(input.laid, this.sizes, memo, input.airGapMm),
+      laid,
+      racks: new RackLedger(laid, this.sizes, memo, input.airGapMm),
       heat: new HeatLedger(),
       holds: new HoldLedger(),
       hands,
@@ -129,9 +135,10 @@ export class Decoder {
 
   /** The steps of a scheme: pins first, then batches in its order, unknown ones left out, new ones last. */
   private sequence(scheme: Scheme): string[] {
-    const rank = (key: string) => this.usual.indexOf(this.pinned.get(key)!.order.batch.id);
+    const batches = [...new Set([...scheme.order, ...this.usual])].filter((id) => this.orders.has(id));
+    const rank = (key: string) => batches.indexOf(this.pinned.get(key)!.order.batch.id);
     const pinned = [...this.pinned.keys()].sort((a, b) => rank(a) - rank(b));
-    return [...pinned, ...new Set([...scheme.order, ...this.usual])].filter((key) => this.pinned.has(key) || this.free.has(key));
+    return [...pinned, ...batches.filter((id) => this.free.has(id))];
   }
 
   decode(scheme: Scheme, known?: Decoded): Decoded {

@@ -1,75 +1,63 @@
 import type { Choice, Pin, Place, Work } from '../model';
 import { claimedMm2, hotSideOf, thickEndOf } from '../packing';
-import { MS_PER_MIN } from '../units';
+import { addMinutes } from '../units';
 import { isPoultry, type Leg, type Pit } from '../model';
 import type { Claims } from './attempt';
-import { placeOf, type Holding } from './holding';
+import { claimHold, holdingFor, placeOf, type Holding } from './holding';
 import { lay, legsOf } from './lay';
 import { runOf } from './run';
-import { shapeKey } from './batchForecast';
 import { optionsFor, type Option } from './options';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import type { Placed } from './placeBatch';
 import { footprintOf, type Footprint } from './rackLedger';
-import { carvings, firstCarveMs, handsOf, phasesOf, windowFrom } from './window';
+import { doneMinAt, timingFrom } from './timing';
+import { carvings, firstCarveMs, handsOf, phasesOf, windowFrom, type Timing, type Window } from './window';
+import { claimCarving, claimHands, pitIdAt } from './work';
 
 /**
- * Puts a batch where its owner wants it, whatever that breaks: the others are placed around it, and the
- * checker says what is wrong with it.
+ * Puts pieces where their owner wants them, whatever that breaks: the others are placed around them, and the
+ * checker says what is wrong.
  */
 export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pin, choice: Choice = {}): Placed {
-  const { batch, cut, serving } = order;
+  const { batch, cut } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
     .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
   const wished: Choice = { ...choice, pitId: pin.pitId, pitC: pin.pitC ?? choice.pitC };
-  const option = optionsFor(order, [pit], context, wished)[0] ?? plainOption(order, context, pit, pin.pitC);
+  let option = optionsFor(order, [pit], context, wished)[0] ?? plainOption(order, context, pit, pin.pitC);
   const forecast = option.forecast();
-  const usable = windowFrom(order, option, forecast, firstCarveMs(order), pin.onAtMs) ? option : { ...option, finish: undefined };
-  const window = windowFrom(order, usable, forecast, firstCarveMs(order), pin.onAtMs)!;
-  const finish = usable.finish;
-  const elsewhere = finish && finish.pit !== pit ? finish.pit : undefined;
-  const leavesMs = elsewhere ? window.finishAtMs! : window.pullLateMs;
+  const carveAtMs = addMinutes(firstCarveMs(order), pin.carveLaterMin ?? 0);
+  const windowAt = (timing: Timing): Window => {
+    const window = windowFrom(order, option, timing, carveAtMs, pin.onAtMs);
+    if (window) return window;
+    // Done before it could go to its finish: it stays where it is.
+    option = { ...option, finish: undefined };
+    return windowFrom(order, option, timing, carveAtMs, pin.onAtMs)!;
+  };
 
-  const legs = [
-    ...layAnyhow(order, context, pit, pieces, window.onAtMs, leavesMs),
-    ...(elsewhere ? layAnyhow(order, context, elsewhere, pieces, leavesMs, window.pullLateMs) : []),
-  ];
+  // Where it lies changes when it is done, and that how long it lies there.
+  let timing: Timing = forecast;
+  let window = windowAt(timing);
+  let { legs, doneMin } = layAnyhow(order, context, option, window, pieces);
+  timing = timingFrom(option, doneMin) ?? timing;
+  window = windowAt(timing);
+  ({ legs, doneMin } = layAnyhow(order, context, option, window, pieces));
+
   const ids = pieces.map((piece) => piece.pieceId);
-  const work: Work[] = [
-    ...handsOf(window, pieces.length, Boolean(elsewhere)).map(({ kind, task }): Work => {
-      const claimed = context.hands.claimAll([{ ...task, laterMin: 0 }]);
-      const atPitId = elsewhere && kind !== 'load' && kind !== 'wrap' ? elsewhere.id : pit.id;
-      return {
-        kind,
-        atMs: task.atMs,
-        minutes: task.minutes,
-        pitId: atPitId,
-        pieceIds: ids,
-        who: 'done' in claimed ? claimed.done[0]!.who : [],
-      };
-    }),
-    ...carvings(cut, ids).map((part): Work => {
-      const laterMin = Math.floor((serving.atMs - window.carveAtMs) / MS_PER_MIN + serving.serveForMin);
-      const claimed = context.hands.claimAll([{ atMs: window.carveAtMs, minutes: part.minutes, laterMin }]);
-      const done = 'done' in claimed ? claimed.done[0]! : { atMs: window.carveAtMs, who: [] };
-      return { kind: 'carve', minutes: part.minutes, pieceIds: part.pieceIds, ...done };
-    }),
-  ];
+  const work = [...handsAnyhow(context, option, window, pieces), ...carvingAnyhow(order, context, ids, carveAtMs)];
+  window = { ...window, wrapAtMs: work.find((each) => each.kind === 'wrap')?.atMs ?? window.wrapAtMs };
   const kg = pieces.reduce((sum, piece) => sum + piece.kg, 0);
-  const hold = holdAnyhow(context, usable, window.pullEarlyMs, window.carveAtMs, kg, pieces.length);
-  const phases = phasesOf(order, usable, window, 0);
+  const hold = holdAnyhow(order, context, option, window, kg, pieces.length);
   const claims: Claims = {
     racks: legs.map((leg) => ({ ...leg, poultry: isPoultry(cut), batchId: batch.id })),
-    heat: phases,
+    heat: phasesOf(order, option, window, 0),
     hold: hold.use,
   };
   for (const use of claims.racks) context.racks.add(use);
   for (const use of claims.heat) context.heat.add(use);
-  const doneMin = new Map(batch.pieces.map((piece) => [piece.id, forecast.doneMin[shapeKey(piece)] ?? forecast.pullMedianMin]));
-  const run = runOf(order, context, usable, { window, timing: forecast, doneMin, legs, kg, ids, hold, work });
+  const run = runOf(order, context, option, { window, timing, doneMin, legs, kg, ids, hold, work });
   return {
     runs: [{ ...run, pinned: true, why: [{ code: 'pinned', onAtMs: pin.onAtMs }, ...run.why] }],
     claims: [claims],
@@ -85,12 +73,30 @@ function plainOption(order: BatchOrder, context: PlacementContext, pit: Pit, pit
   return option!;
 }
 
-function layAnyhow(order: BatchOrder, context: PlacementContext, pit: Pit, pieces: Footprint[], fromMs: number, toMs: number): Leg[] {
+/** Places for all pieces from going on to being pulled, and when each is then done. */
+function layAnyhow(order: BatchOrder, context: PlacementContext, option: Option, window: Window, pieces: Footprint[]) {
+  const { pit, finish } = option;
+  const elsewhere = finish && finish.pit !== pit ? finish.pit : undefined;
+  const leavesMs = elsewhere ? window.finishAtMs! : window.pullLateMs;
+  const first = pileUp(order, context, pit, pieces, window.onAtMs, leavesMs);
+  return {
+    legs: [...first, ...(elsewhere ? pileUp(order, context, elsewhere, pieces, leavesMs, window.pullLateMs) : [])],
+    doneMin: doneMinAt(
+      order,
+      context,
+      option,
+      first.flatMap((leg) => leg.places),
+    ),
+  };
+}
+
+/** Legs in one pit for all pieces; what finds no place lies one upon another. */
+function pileUp(order: BatchOrder, context: PlacementContext, pit: Pit, pieces: Footprint[], fromMs: number, toMs: number): Leg[] {
   const laid = lay(context.racks, pit, order.cut, pieces, fromMs, toMs);
   const legs = legsOf(pit, laid.byRack, new Set(laid.taken.map((piece) => piece.pieceId)), fromMs, toMs);
   const left = pieces.filter((piece) => !laid.taken.includes(piece));
   if (left.length === 0) return legs;
-  // One upon another, in the corner of the lowest rack: it shows, and it is said.
+  // In the corner of the lowest rack: it shows, and it is said.
   const rack = pit.racks.reduce((lowest, next) => (next.level < lowest.level ? next : lowest));
   const places = left.map((piece): Place => {
     const size = { widthMm: piece.lengthMm, depthMm: piece.widthMm };
@@ -109,22 +115,45 @@ function layAnyhow(order: BatchOrder, context: PlacementContext, pit: Pit, piece
   return legs;
 }
 
-function holdAnyhow(
-  context: PlacementContext,
-  option: Option,
-  pullEarlyMs: number,
-  carveAtMs: number,
-  kg: number,
-  pieces: number,
-): Holding {
+/** Whoever is free; a task that nobody is free for names nobody. */
+function handsAnyhow(context: PlacementContext, { pit, finish }: Option, window: Window, pieces: Footprint[]): Work[] {
+  const moves = finish !== undefined && finish.pit !== pit;
+  const pieceIds = pieces.map((piece) => piece.pieceId);
+  const claimed = claimHands(context, window, pieces, moves);
+  const work =
+    'work' in claimed
+      ? claimed.work
+      : handsOf(window, pieces.length, moves).map(({ kind, task }): Work => {
+          const alone = context.hands.claimAll([{ ...task, laterMin: 0 }]);
+          return { kind, atMs: task.atMs, minutes: task.minutes, pieceIds, who: 'done' in alone ? alone.done[0]!.who : [] };
+        });
+  return work.map((each) => ({ ...each, pieceIds, pitId: pitIdAt(each.kind, pit, finish?.pit) }));
+}
+
+function carvingAnyhow(order: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): Work[] {
+  const before = context.hands.snapshot();
+  const claimed = claimCarving(order, context, pieceIds, carveAtMs);
+  if ('work' in claimed) return claimed.work;
+  context.hands.rollBack(before);
+  return carvings(order.cut, pieceIds).map((part) => ({
+    kind: 'carve',
+    atMs: carveAtMs,
+    minutes: part.minutes,
+    pieceIds: part.pieceIds,
+    who: context.hands.claim(carveAtMs, part.minutes) ?? [],
+  }));
+}
+
+function holdAnyhow(order: BatchOrder, context: PlacementContext, option: Option, window: Window, kg: number, pieces: number): Holding {
+  const kept = holdingFor(order, context, option, window, pieces, true);
+  const held = 'refusal' in kept ? kept : claimHold(context, kept, kg, window);
+  if (!('refusal' in held)) return held;
+  const { pullEarlyMs, carveAtMs } = window;
   const coreC = (gear?: (typeof context.gear)[number]) => option.forecast().keeps(placeOf(gear), pieces).coreC;
   if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { coreC: coreC() };
   const claim = context.holds.claim(context.gear, kg, pullEarlyMs, carveAtMs);
-  if ('use' in claim) {
-    const gear = context.gear.find((each) => each.id === claim.use.gearId)!;
-    return { gear, use: claim.use, coreC: coreC(gear) };
-  }
-  const use = { gearId: claim.gear.id, amount: 0, fromMs: pullEarlyMs, toMs: carveAtMs };
-  context.holds.add(use);
-  return { gear: claim.gear, use, coreC: coreC(claim.gear) };
+  const gear = 'use' in claim ? context.gear.find((each) => each.id === claim.use.gearId)! : claim.gear;
+  const use = 'use' in claim ? claim.use : { gearId: gear.id, amount: 0, fromMs: pullEarlyMs, toMs: carveAtMs };
+  if (!('use' in claim)) context.holds.add(use);
+  return { gear, use, coreC: coreC(gear) };
 }

@@ -57,6 +57,7 @@ export function runOf(order: BatchOrder, context: PlacementContext, option: Opti
       }),
     dangerLateMin: Math.round(forecast.dangerLateMin),
     pullCoreC: forecast.last.doneCoreC,
+    ...(method.hotFinish && { hotFinish: method.hotFinish }),
     ventMin: method.ventMin,
     restMin: method.restMin,
     carveAtMs: window.carveAtMs,

@@ -17,6 +17,15 @@ export function timingOf(order: BatchOrder, option: Option, pieces: readonly { p
   return { pullEarlyMin: Math.min(...minutes) * forecast.early, pullMedianMin: last, pullLateMin: last * forecast.late };
 }
 
+/** When the first and the last of a run are done where they lie; undefined when one of them never is. */
+export function timingFrom(option: Option, doneMin: ReadonlyMap<string, number>): Timing | undefined {
+  const { early, late } = option.forecast();
+  const minutes = [...doneMin.values()];
+  if (!minutes.every(Number.isFinite)) return undefined;
+  const last = Math.max(...minutes);
+  return { pullEarlyMin: Math.min(...minutes) * early, pullMedianMin: last, pullLateMin: last * late };
+}
+
 export const widest = (a: Timing, b: Timing): Timing => ({
   pullEarlyMin: Math.min(a.pullEarlyMin, b.pullEarlyMin),
   pullMedianMin: Math.max(a.pullMedianMin, b.pullMedianMin),

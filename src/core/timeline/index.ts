@@ -1,2 +1,3 @@
-export { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from './layout';
-export type { Bar, Phase, TimelineLayout } from './layout';
+export { layoutTimeline, pitAtY } from './layout';
+export { draggedMin, timeAt, xAt } from './scale';
+export type { Bar, Opening, Phase, TimelineLayout } from './drawing';

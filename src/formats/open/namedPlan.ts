@@ -1,13 +1,21 @@
-import type { Choice, CookEvent, NamedPlan, OpenPlan, OpenRun, Pin, Pit } from '../../core/model';
+import { laidSize, type Choice, type CookEvent, type NamedPlan, type OpenPlan, type OpenRun, type Pin, type Pit } from '../../core/model';
+import { batchOrders, type PlanInput } from '../../core/planning';
+import type { BatchOrder } from '../../core/schedule';
+import { MS_PER_MIN } from '../../core/units';
 import type { Misread, Reading } from './read';
 
 /**
  * A plan file as a plan of an event under a name: each of its runs is pinned where and when the file has it,
- * and racks, hold and hands are worked out round that. Refused when it is about other pieces or pits.
+ * and hold and hands are worked out for that. Refused when it is about other pieces or pits.
  */
-export function namedPlanFrom(open: OpenPlan, event: CookEvent, pits: readonly Pit[], id: string): Reading<NamedPlan> {
+export function namedPlanFrom(
+  open: OpenPlan,
+  { event, pits, library }: Pick<PlanInput, 'event' | 'pits' | 'library'>,
+  id: string,
+): Reading<NamedPlan> {
   const problems = strangers(open, event, pits);
   if (problems.length > 0) return { ok: false, problems };
+  const orders = new Map(batchOrders({ event, library }).map((order) => [order.batch.id, order]));
   const choices: Record<string, Choice> = {};
   for (const run of open.runs) {
     const finish = finishOf(open, run);
@@ -21,7 +29,7 @@ export function namedPlanFrom(open: OpenPlan, event: CookEvent, pits: readonly P
       confidence: open.confidence,
       methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
       pitIds: event.pitIds,
-      pins: open.runs.map((run) => pinFrom(open, run)),
+      pins: open.runs.map((run) => pinFrom(open, run, orders.get(run.batch)!)),
       scheme: { order: open.runs.map((run) => run.batch).filter(first), choices, seed: open.seed, iterations: open.iterations },
     },
   };
@@ -31,10 +39,27 @@ const first = <T>(each: T, i: number, all: readonly T[]) => all.indexOf(each) ==
 const heatAt = (open: OpenPlan, pitId: string, at: string) =>
   open.pits.find((pit) => pit.id === pitId)?.setPoints.findLast((point) => Date.parse(point.at) <= Date.parse(at))?.c;
 
-function pinFrom(open: OpenPlan, run: OpenRun): Pin {
+function pinFrom(open: OpenPlan, run: OpenRun, { batch, cut, serving }: BatchOrder): Pin {
   const pitId = run.places[0]!.pit;
   const pitC = heatAt(open, pitId, run.onAt);
-  return { batchId: run.batch, pieceIds: run.pieces, pitId, onAtMs: Date.parse(run.onAt), ...(pitC !== undefined && { pitC }) };
+  const carveLaterMin = (Date.parse(run.carveAt) - serving.atMs) / MS_PER_MIN + serving.carveLeadMin;
+  return {
+    batchId: run.batch,
+    ...(run.pieces.length < batch.pieces.length && { pieceIds: run.pieces }),
+    pitId,
+    onAtMs: Date.parse(run.onAt),
+    ...(pitC !== undefined && { pitC }),
+    ...(carveLaterMin > 0 && { carveLaterMin }),
+    places: run.places.map(({ piece, pit, rack, xMm, yMm, widthMm, depthMm }) => {
+      const { lengthMm } = laidSize(
+        cut,
+        batch.pieces.find((each) => each.id === piece)!,
+      );
+      // Its length lies along the width, or away from the door.
+      const turned = Math.abs(widthMm - lengthMm) > Math.abs(depthMm - lengthMm);
+      return { pieceId: piece, pitId: pit, rackId: rack, xMm, yMm, turned };
+    }),
+  };
 }
 
 /** Where and how hot a run finishes once it is wrapped: in another pit, or in its own at another heat. */
@@ -58,9 +83,13 @@ function strangers(open: OpenPlan, event: CookEvent, pits: readonly Pit[]): Misr
           problems.push({ path: `$.runs[${i}].pieces[${k}]`, reason: `${JSON.stringify(id)} is no piece of that batch` });
       });
     if (run.places.length === 0) problems.push({ path: `$.runs[${i}].places`, reason: 'is empty' });
-    run.places.forEach(({ pit }, k) => {
-      if (!pits.some((each) => each.id === pit))
-        problems.push({ path: `$.runs[${i}].places[${k}].pit`, reason: `${JSON.stringify(pit)} is no pit of this event` });
+    run.places.forEach(({ pit, rack, piece }, k) => {
+      const path = `$.runs[${i}].places[${k}]`;
+      const there = pits.find((each) => each.id === pit);
+      if (!there) problems.push({ path: `${path}.pit`, reason: `${JSON.stringify(pit)} is no pit of this event` });
+      else if (!there.racks.some((each) => each.id === rack))
+        problems.push({ path: `${path}.rack`, reason: `${JSON.stringify(rack)} is no rack of that pit` });
+      if (!run.pieces.includes(piece)) problems.push({ path: `${path}.piece`, reason: `${JSON.stringify(piece)} is no piece of this run` });
     });
   });
   return problems;

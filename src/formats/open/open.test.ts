@@ -185,13 +185,20 @@ describe('a plan file taken up by an event', () => {
   const open = openPlanOf(input, plan);
 
   it('is a plan under a name whose runs stand where and when the file has them', () => {
-    const named = namedPlanFrom(open, input.event, input.pits, 'n');
+    const named = namedPlanFrom(open, input, 'n');
     expect(named).toMatchObject({ ok: true, value: { id: 'n', name: 'Gannet Point supper, from a file', confidence: 0.9 } });
     const again = checkedPlan(
       { ...input, event: withNamedPlan(input.event, (named as Extract<typeof named, { ok: true }>).value) },
       newForecastCache(),
     );
-    const facts = (of: typeof plan) => of.runs.map((run) => [run.batchId, run.pieceIds.toSorted(), run.onAtMs, run.pitId, run.pitC]).sort();
+    const facts = (of: typeof plan) =>
+      of.runs
+        .map((run) => {
+          const { batchId, onAtMs, wrapAtMs, pullEarlyMs, pullLateMs, pitC, hold } = run;
+          const places = run.legs.flatMap((leg) => leg.places.map(({ pieceId, xMm, yMm }) => [pieceId, leg.rackId, xMm, yMm].join(' ')));
+          return [batchId, onAtMs, wrapAtMs, pullEarlyMs, pullLateMs, pitC, hold.gearId, ...places.sort()];
+        })
+        .sort();
     expect(facts(again)).toEqual(facts(plan));
     expect(again.problems.filter((problem) => problem.code === 'ruleBroken')).toEqual([]);
   });
@@ -201,12 +208,13 @@ describe('a plan file taken up by an event', () => {
     strange.runs[0]!.batch = 'lobster';
     strange.runs[1]!.pieces[0] = 'gone';
     strange.runs[1]!.places[0]!.pit = 'moon';
-    const read = namedPlanFrom(strange, input.event, input.pits, 'n');
+    const read = namedPlanFrom(strange, input, 'n');
     expect(read.ok ? [] : read.problems.map(({ path }) => path)).toEqual([
       '$.runs[0].batch',
       '$.runs[1].pieces[0]',
       '$.runs[1].places[0].pit',
+      '$.runs[1].places[0].piece',
     ]);
-    expect(namedPlanFrom({ ...open, runs: [] }, input.event, input.pits, 'n')).toMatchObject({ ok: false, problems: [{ path: '$.runs' }] });
+    expect(namedPlanFrom({ ...open, runs: [] }, input, 'n')).toMatchObject({ ok: false, problems: [{ path: '$.runs' }] });
   });
 });

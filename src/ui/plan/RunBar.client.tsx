@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import type { Plan } from '../../core/model';
 import type { Bar } from '../../core/timeline';
 import { clockTime } from '../../formats/clock';
+import { formatMinutes } from '../../formats/units';
 import { batchName, type Speech } from '../../formats/names';
 import { phaseFill } from './patterns';
 
@@ -39,7 +40,7 @@ export function RunBar({ bar, speech, plan, selected, countAll, onSelect, onDrag
   const outside = chipPx > width - 4;
   const says = countAll
     ? `${name}, held or resting until carving at ${clockTime(run.carveAtMs, timeZone, clock)}`
-    : `${name}, on at ${clockTime(run.onAtMs, timeZone, clock)}, done between ${clockTime(run.pullEarlyMs, timeZone, clock)} and ${clockTime(run.pullLateMs, timeZone, clock)}`;
+    : `${name}, on at ${clockTime(run.onAtMs, timeZone, clock)}, done between ${clockTime(run.pullEarlyMs, timeZone, clock)} and ${clockTime(run.pullLateMs, timeZone, clock)}${run.hotFinish ? `, each finished hot for ${formatMinutes(run.hotFinish.minutes)}` : ''}`;
   const select = () => onSelect(bar.runId);
   return (
     <g
@@ -102,6 +103,7 @@ export function RunBar({ bar, speech, plan, selected, countAll, onSelect, onDrag
           fill="url(#finish-fade)"
         />
       )}
+      {bar.hot && <rect x={bar.hot.x0} y={bar.y} width={bar.hot.x1 - bar.hot.x0} height={bar.height} fill="url(#phase-hot)" />}
       {bar.ticks.map((x) => (
         <line key={x} x1={x} x2={x} y1={bar.y - 3} y2={bar.y + bar.height} stroke="var(--ink)" strokeWidth={1.5} />
       ))}

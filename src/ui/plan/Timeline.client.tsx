@@ -3,9 +3,10 @@ import { useMemo, useState } from 'react';
 import type { Plan, Run, Shift } from '../../core/model';
 import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
 import { clockTime, startOfHour } from '../../formats/clock';
-import { formatShare, formatTemp } from '../../formats/units';
+import { formatShare } from '../../formats/units';
 import { gearName, type Speech } from '../../formats/names';
 import { PhasePatterns } from './patterns';
+import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
 import { Hands, Nights, QuietAndRoad, Rulers, ServingLines } from './TimelineParts';
 
@@ -168,28 +169,7 @@ export function Timeline({
                   ))}
               </g>
             ))}
-            {row.lighting.map((span) => (
-              <line
-                key={span.x0}
-                x1={span.x0}
-                x2={span.x1}
-                y1={row.lineY}
-                y2={row.lineY}
-                stroke="var(--ember)"
-                strokeWidth={2}
-                strokeDasharray="2 3"
-              />
-            ))}
-            {row.setPoints.map((point, i) => (
-              <g key={point.x0}>
-                {i > 0 && <line x1={point.x0} x2={point.x0} y1={row.lineY - 4} y2={row.lineY + 4} stroke="var(--ember)" strokeWidth={2} />}
-                <line x1={point.x0} x2={point.x1} y1={row.lineY} y2={row.lineY} stroke="var(--ember)" strokeWidth={2} />
-                <circle cx={point.x0} cy={row.lineY} r={3.5} fill="var(--ember)" />
-                <text x={point.x0 + 6} y={row.lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
-                  {formatTemp(point.pitC, units)}
-                </text>
-              </g>
-            ))}
+            <PitFire row={row} speech={speech} />
           </g>
         );
       })}

@@ -29,6 +29,10 @@ export function PhasePatterns() {
         <rect width="12" height="8" fill="var(--hold-ground)" />
         <path d="M0 6l3 -4l3 4l3 -4l3 4" fill="none" stroke="var(--hold)" strokeWidth="1.1" />
       </pattern>
+      <pattern id="phase-hot" width="5" height="6" patternUnits="userSpaceOnUse">
+        <rect width="5" height="6" fill="var(--ember)" />
+        <path d="M0 6l2.5 -5l2.5 5" fill="none" stroke="var(--sheet)" strokeWidth="0.9" />
+      </pattern>
       <linearGradient id="finish-fade">
         <stop offset="0" stopColor="var(--paper)" stopOpacity="0" />
         <stop offset="1" stopColor="var(--paper)" stopOpacity="0.94" />
@@ -47,6 +51,9 @@ const FILLS: Record<Phase, string> = {
 };
 
 export const phaseFill = (phase: Phase): string => FILLS[phase];
+
+/** A small flap on a pit's heat line, where its lid is lifted. */
+export const openingPath = (x: number, y: number) => `M${x - 3.5} ${y}h7l-3.5 6z`;
 
 /** The key to the drawing, for the foot of the plan and for print. */
 export function PhaseKey() {
@@ -75,6 +82,18 @@ export function PhaseKey() {
           <rect x="0.5" y="0.5" width="29" height="13" fill="url(#finish-fade)" />
         </svg>
         done, early to late
+      </li>
+      <li className="flex items-center gap-1.5">
+        <svg width="30" height="14" aria-hidden>
+          <rect x="0.5" y="0.5" width="29" height="13" fill="url(#phase-hot)" />
+        </svg>
+        hot finish, over the coals
+      </li>
+      <li className="flex items-center gap-1.5">
+        <svg width="14" height="14" aria-hidden>
+          <path d={openingPath(7, 4)} fill="var(--soft)" />
+        </svg>
+        the pit is opened
       </li>
     </ul>
   );
