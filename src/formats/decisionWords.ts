@@ -1,16 +1,21 @@
 import type { Run } from '../core/model';
 import type { Decision } from '../core/planning';
 import { clockTime } from './clock';
-import { lowerPit, piecesWords, pitName, type Speech } from './names';
+import { lowerPit, piecesWords, pitName, rackName, type Speech } from './names';
 import { formatMinutes, formatTemp } from './units';
 
 /** `04:10: if the core of the 2 briskets is under 66 °C, they will be late: wrap now, or raise the trailer pit to 135 °C (about 40 min).` */
 export function decisionWords(
   speech: Speech,
-  run: Run,
-  { atMs, underC, raiseToC, gainMin, wrapNow, pitId }: Decision,
+  runs: readonly Run[],
+  { runId, atMs, underC, raiseToC, gainMin, wrapNow, pitId }: Decision,
 ): { time: string; words: string } {
   const { units, event } = speech;
+  const run = runs.find((each) => each.id === runId)!;
+  // Of several runs of a batch it says which.
+  const several = runs.filter((each) => each.batchId === run.batchId).length > 1;
+  const leg = run.legs.find((each) => each.fromMs <= atMs && each.toMs > atMs) ?? run.legs[0]!;
+  const where = several ? ` on the ${rackName(speech, leg.pitId, leg.rackId)} of the ${lowerPit(pitName(speech, leg.pitId))}` : '';
   const levers = [
     ...(wrapNow ? ['wrap at once'] : []),
     ...(raiseToC === undefined
@@ -22,6 +27,6 @@ export function decisionWords(
   const then = levers.length > 0 ? levers.join(', or ') : 'tell the kitchen, and carve it last';
   return {
     time: clockTime(atMs, event.timeZone, units.clock),
-    words: `If the core of the ${piecesWords(speech, run.batchId, run.pieceIds.length)} is under ${formatTemp(underC, units)}, it will be late: ${then}.`,
+    words: `If the core of the ${piecesWords(speech, run.batchId, run.pieceIds.length)}${where} is under ${formatTemp(underC, units)}, it will be late: ${then}.`,
   };
 }

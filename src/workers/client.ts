@@ -28,6 +28,10 @@ export class Planner {
     return this.api.remedies(proxy(tell));
   }
 
+  levers(batchId: string, tell: (tried: Remedy[]) => void): Promise<void> {
+    return this.api.levers(batchId, proxy(tell));
+  }
+
   dragged(runId: string, byMin: number, pitId?: string): Promise<Broken[]> {
     return this.api.dragged(runId, byMin, pitId);
   }

@@ -12,6 +12,7 @@ import {
   rankRemedies,
   runCurve,
   searchPlan,
+  tryLeversOf,
   tryRemedies,
   withNamedPlan,
   type PlanInput,
@@ -31,6 +32,19 @@ let searching = 0;
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 /** Steps are told this often at most: the page has better things to do than to draw every one. */
 const TELL_EVERY_MS = 120;
+
+/** Tries one after another until all are tried (true) or a newer search or a stop overtakes it. */
+async function tryAll(trying: Iterable<Remedy>, tell: (tried: Remedy[]) => void): Promise<boolean> {
+  const own = ++searching;
+  const tried: Remedy[] = [];
+  for (const remedy of trying) {
+    tried.push(remedy);
+    tell(tried);
+    await breathe();
+    if (own !== searching) return false;
+  }
+  return true;
+}
 
 const api: PlanWorkerApi = {
   plan({ requestId, planVersion, input }) {
@@ -60,17 +74,15 @@ const api: PlanWorkerApi = {
     searching++;
   },
   async remedies(tell) {
-    const own = ++searching;
     if (!last) return {};
     const { input, plan } = last;
-    const tried: Remedy[] = [];
-    for (const remedy of tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)) {
-      tried.push(remedy);
-      tell(rankRemedies(tried, plan.objective), tried.length);
-      await breathe();
-      if (own !== searching) return {};
-    }
-    return { conflict: conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS) };
+    const whole = await tryAll(tryRemedies(input, plan, cache, SHIPPED_PARAMETERS), (tried) =>
+      tell(rankRemedies(tried, plan.objective), tried.length),
+    );
+    return !whole ? {} : { conflict: conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS) };
+  },
+  async levers(batchId, tell) {
+    if (last) await tryAll(tryLeversOf(batchId, last.input, last.plan, cache, SHIPPED_PARAMETERS), tell);
   },
   dragged(runId, byMin, pitId) {
     if (!last) return [];

@@ -42,6 +42,8 @@ export interface PlanWorkerApi {
   stopSearch(): void;
   /** Why not everything fits, then every lever that helps, the best first, told anew as each is tried. */
   remedies(tell: (remedies: Remedy[], tried: number) => void): Promise<{ conflict?: Conflict }>;
+  /** Every lever of one batch, tried; told as they are known. Stopped as a search is. */
+  levers(batchId: string, tell: (tried: Remedy[]) => void): Promise<void>;
   /** A run of the plan last made taken elsewhere: what that breaks. */
   dragged(runId: string, byMin: number, pitId?: string): Broken[];
   /** The plan now shown and those kept under a name, side by side. */

@@ -16,7 +16,7 @@ export { conflictOf } from './verdict';
 export type { Conflict } from './verdict';
 export { pullLever } from './levers';
 export type { Lever } from './levers';
-export { rankRemedies, troubledBatches, tryRemedies } from './remedies';
+export { rankRemedies, troubledBatches, tryLeversOf, tryRemedies } from './remedies';
 export type { Remedy } from './remedies';
 export { draggedPlan } from './drag';
 export { equippedFor, faceOf, inputFor, namedPlanOf, withFace, withNamedPlan } from './face';

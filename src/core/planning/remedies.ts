@@ -35,7 +35,29 @@ export function troubledBatches(plan: Pick<Plan, 'problems' | 'runs' | 'odds' | 
 export function* tryRemedies(input: PlanInput, plan: Plan, cache: ForecastCache, parameters: ParameterSet): Generator<Remedy, void> {
   const troubled = troubledBatches(plan, input).slice(0, MOST_BATCHES);
   if (troubled.length === 0 && !plan.problems.some((problem) => problem.severity === 'broken')) return;
-  for (const each of leversFor(input, troubled, plan.problems)) {
+  yield* tryLevers(input, plan, leversFor(input, troubled, plan.problems), cache, parameters);
+}
+
+/** Tries every lever that a batch has by itself, whether or not it is in trouble. */
+export function* tryLeversOf(
+  batchId: string,
+  input: PlanInput,
+  plan: Plan,
+  cache: ForecastCache,
+  parameters: ParameterSet,
+): Generator<Remedy, void> {
+  const own = leversFor(input, [batchId], []).filter(({ lever }) => 'batchId' in lever && lever.code !== 'cookDayBefore');
+  yield* tryLevers(input, plan, own, cache, parameters);
+}
+
+function* tryLevers(
+  input: PlanInput,
+  plan: Plan,
+  levers: ReturnType<typeof leversFor>,
+  cache: ForecastCache,
+  parameters: ParameterSet,
+): Generator<Remedy, void> {
+  for (const each of levers) {
     const changed = inputWith(input, each);
     const searching = search(batchOrders(changed), searchInputOf(changed, cache, parameters), {
       seed: 1,

@@ -58,6 +58,9 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
 const laidBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): Laid[] =>
   places.filter((place) => batch.pieces.some((piece) => piece.id === place.pieceId)).map((place) => ({ batchId, ...place }));
 
+/** The ceiling of a hold is known no better than this: what is over by less is not worth a word. */
+const OVER_HELD = 1.1;
+
 const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
   pieces.length === order.batch.pieces.length ? order : { ...order, batch: { ...order.batch, pieces: [...pieces] } };
 
@@ -291,7 +294,7 @@ export class Decoder {
           ceilingMin: this.ceilingMin(run),
         }))
         .sort((a, b) => b.holdMin - b.ceilingMin - (a.holdMin - a.ceilingMin))[0]!;
-      if (over.holdMin > over.ceilingMin)
+      if (over.holdMin > over.ceilingMin * OVER_HELD)
         problems.push({
           code: 'overHeld',
           severity: 'warning',

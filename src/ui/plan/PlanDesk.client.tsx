@@ -1,32 +1,27 @@
 'use client';
-import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
-import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type PlanInput } from '../../core/planning';
+import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
-import { brokenWords } from '../../formats/brokenWords';
 import { speechOf } from '../../formats/names';
 import type { Compared } from '../../workers/protocol';
 import { announce, attempt, firstMessage, type Action } from '../kit/actions';
-import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { Compare } from './Compare.client';
-import { Confidence } from './Confidence.client';
 import { Empty } from './Empty';
 import { KeptPlan } from './KeptPlan.client';
 import { PhaseKey } from './patterns';
+import { PlanBar } from './PlanBar.client';
 import { PlanRacks } from './PlanRacks.client';
+import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
-import { savingWords } from './useEventEdits';
 import { usePlanFace } from './usePlanFace';
 import { usePlanner } from './usePlanner';
 import { useSearch } from './useSearch';
-import { tightestWords, Verdict } from './Verdicts.client';
 
 /** The page's own patience with a search, and with the one a new event begins with. */
 const LONGEST_MS = 25_000;
@@ -119,6 +114,11 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
   const chooseMethod = (run: Run, methodId: string) =>
     change((kept) => pullLever(kept, { code: 'hotter', batchId: run.batchId, methodId }), 'Back to its method.');
 
+  const pull = (lever: Lever, words: string) => {
+    change((kept) => pullLever(kept, lever), 'The lever is back where it was.');
+    announce(`Done: ${words}.`);
+  };
+
   const selected = plan.runs.find((run) => run.id === selectedId);
   const step = (by: number) => {
     const at = plan.runs.findIndex((run) => run.id === selectedId);
@@ -139,58 +139,25 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
 
   const nowMs = input.earliestMs;
   const scrubMs = scrubbedMs ?? plan.tightest?.fromMs ?? plan.runs[0]?.onAtMs ?? nowMs;
-  const [headline, line] = headlineOf({ failed, searchFailed, news, planning, dragBroken });
   return (
     <main className="flex min-h-[calc(100vh-50px)] flex-col">
       <h1 className="sr-only">Plan of {event.name}</h1>
-      <div className="flex flex-wrap items-stretch border-b border-line bg-sheet">
-        {event.servings.map((serving) => (
-          <Verdict key={serving.id} serving={serving} speech={speech} plan={plan} onMove={(byMin) => nudge(serving.id, byMin)} />
-        ))}
-        <div className="min-w-64 flex-1 border-l border-line px-4 py-2">
-          <p className={`text-[0.85rem] ${dragBroken?.length ? 'text-bad' : 'text-soft'}`}>{headline}</p>
-          {news && <progress className="h-1.5 w-full accent-(--ember)" max={news.of} value={news.done} aria-label="Search" />}
-          <p className="font-semibold leading-snug" role="status">
-            {dragBroken?.length
-              ? brokenWords(speech, dragBroken[0]!) + moreWords(dragBroken.length)
-              : (line ?? tightestWords(speech, plan))}
-          </p>
-        </div>
-        <div className="flex flex-wrap items-center gap-2 px-3 py-2 print:hidden">
-          {unsaved !== undefined && (
-            <span role="status" className="text-[0.85rem] text-soft">
-              {savingWords(unsaved)}
-            </span>
-          )}
-          <Button look="quiet" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl Z)">
-            <Undo2 size={17} aria-hidden />
-          </Button>
-          <Button look="quiet" onClick={redo} disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
-            <Redo2 size={17} aria-hidden />
-          </Button>
-          <Confidence
-            speech={speech}
-            input={input}
-            planner={planner}
-            onChange={(confidence) => change((kept) => ({ ...kept, confidence }), 'Confidence as before.')}
-          />
-          <Button onClick={() => setComparing(!comparing)} aria-pressed={comparing}>
-            <Columns2 size={16} aria-hidden /> Compare
-          </Button>
-          <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('plain')}>
-            <ListChecks size={17} aria-hidden /> Run sheet
-          </Link>
-          {news ? (
-            <Button look="ember" onClick={stop}>
-              <Square size={14} aria-hidden /> Stop, take the best
-            </Button>
-          ) : (
-            <Button look="strong" onClick={() => void rePlan()} disabled={plan.runs.length === 0}>
-              <RefreshCw size={16} aria-hidden /> Re-plan
-            </Button>
-          )}
-        </div>
-      </div>
+      <PlanBar
+        speech={speech}
+        input={input}
+        plan={plan}
+        planner={planner}
+        state={{ failed, searchFailed, news, planning, dragBroken }}
+        unsaved={unsaved}
+        undo={canUndo ? undo : undefined}
+        redo={canRedo ? redo : undefined}
+        comparing={comparing}
+        onCompare={() => setComparing(!comparing)}
+        onNudge={nudge}
+        onConfidence={(confidence) => change((kept) => ({ ...kept, confidence }), 'Confidence as before.')}
+        onRePlan={() => void rePlan()}
+        onStop={stop}
+      />
       <KeptPlan speech={speech} input={input} plan={plan} keepPlan={keep} />
       {comparing && (
         <Compare
@@ -220,19 +187,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
           }
         />
       )}
-      {!news && (
-        <Trouble
-          speech={speech}
-          input={input}
-          plan={plan}
-          busy={settling}
-          planner={planner}
-          onPull={(lever, words) => {
-            change((kept) => pullLever(kept, lever), 'The lever is back where it was.');
-            announce(`Done: ${words}.`);
-          }}
-        />
-      )}
+      {!news && <Trouble speech={speech} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
@@ -281,6 +236,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
               onPin={() => togglePin(selected)}
               onPit={(pitId) => choosePit(selected, pitId)}
               onMethod={(methodId) => chooseMethod(selected, methodId)}
+              levers={<RunLevers speech={speech} input={input} plan={plan} batchId={selected.batchId} planner={planner} onPull={pull} />}
             />
           ) : (
             <p className="text-soft">
@@ -296,23 +252,3 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
 }
 
 const NONE: never[] = [];
-const moreWords = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
-
-function headlineOf({
-  failed,
-  searchFailed,
-  news,
-  planning,
-  dragBroken,
-}: {
-  failed: boolean;
-  searchFailed: boolean;
-  news?: { done: number; of: number };
-  planning: boolean;
-  dragBroken?: Broken[];
-}): [headline: string, line?: string] {
-  if (failed || searchFailed) return ['The planner stopped', 'This shows the last plan that was made. Load the page again.'];
-  if (dragBroken) return dragBroken.length > 0 ? ['There it would break'] : ['There it fits', 'Let go to pin it here.'];
-  if (news) return [`Searching: ${news.done} of ${news.of} tried, the best so far is drawn`];
-  return [planning ? 'Planning…' : 'Tightest spot'];
-}

@@ -5,6 +5,7 @@ import { mapPieces, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import { batchName, type Speech } from '../../formats/names';
 import { formatMass, formatShare } from '../../formats/units';
+import { PieceName } from '../racks/PieceName';
 import { depthOf, RackFloor, RIM_MM } from '../racks/RackFloor';
 import { fullShare, isAt } from '../racks/shownRacks';
 
@@ -75,7 +76,6 @@ export function PlanRacks({ speech, input, plan, atMs, fromMs, toMs, selectedId,
                     const y = depthOf(rack) - piece.yMm - piece.depthMm;
                     const wrapped = piece.wrappedFromMs !== undefined && piece.wrappedFromMs <= atMs;
                     const name = batchName(speech, piece.piece.batchId);
-                    const roomy = piece.widthMm * pxPerMm > 40 && piece.depthMm * pxPerMm > 24;
                     return (
                       <g key={piece.key} className="cursor-pointer" onClick={() => onSelect(piece.run.id)}>
                         <title>{`${name}, ${formatMass(piece.kg, units)}${wrapped ? ', wrapped' : ''}`}</title>
@@ -89,18 +89,12 @@ export function PlanRacks({ speech, input, plan, atMs, fromMs, toMs, selectedId,
                           stroke={piece.run.id === selectedId ? 'var(--ember)' : 'var(--sheet)'}
                           strokeWidth={(piece.run.id === selectedId ? 3 : 1) / pxPerMm}
                         />
-                        {roomy && (
-                          <text
-                            x={piece.xMm + piece.widthMm / 2}
-                            y={y + piece.depthMm / 2 + 4 / pxPerMm}
-                            textAnchor="middle"
-                            fontSize={11 / pxPerMm}
-                            className="font-bold"
-                            fill={wrapped ? 'var(--ink)' : 'var(--on-chip)'}
-                          >
-                            {name.slice(0, Math.floor((piece.widthMm * pxPerMm) / 6.5))}
-                          </text>
-                        )}
+                        <PieceName
+                          name={name}
+                          rect={{ x: piece.xMm, y, width: piece.widthMm, height: piece.depthMm }}
+                          pxPerMm={pxPerMm}
+                          ink={wrapped ? 'var(--ink)' : 'var(--on-chip)'}
+                        />
                       </g>
                     );
                   })}

@@ -1,7 +1,7 @@
 'use client';
 import { Pin, PinOff } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useCallback } from 'react';
+import { useCallback, type ReactNode } from 'react';
 import { cutIn, methodIn, methodsFor, type Run } from '../../core/model';
 import type { RunCurve } from '../../core/planning';
 import { DANGER_ZONE_C } from '../../core/safety';
@@ -28,9 +28,11 @@ interface RunPanelProps {
   onPin(): void;
   onPit(pitId: string): void;
   onMethod(methodId: string): void;
+  /** What else can be done about it. */
+  levers: ReactNode;
 }
 
-export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod }: RunPanelProps) {
+export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, levers }: RunPanelProps) {
   const { event, units } = speech;
   const zone = event.timeZone;
   const batch = event.batches.find((each) => each.id === run.batchId)!;
@@ -116,6 +118,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod }:
           </li>
         )}
       </ul>
+      {levers}
       <h3 className="mt-3 text-[0.93rem] text-soft">Places</h3>
       <ul className="mt-1">
         {places.map((place) => (

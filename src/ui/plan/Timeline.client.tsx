@@ -8,7 +8,7 @@ import { gearName, type Speech } from '../../formats/names';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
-import { Hands, Nights, QuietAndRoad, Rulers, ServingLines } from './TimelineParts';
+import { Hands, Nights, QuietAndRoad, Rulers, ServingFlags, ServingLines } from './TimelineParts';
 
 const LEFT_PX = 128;
 
@@ -90,6 +90,7 @@ export function Timeline({
       <Nights layout={layout} zone={zone} bottom={bodyBottom} />
       <QuietAndRoad layout={layout} quiet={quiet} drives={plan.drives} bottom={bodyBottom} />
       <Rulers layout={layout} speech={speech} bottom={bodyBottom} />
+      <ServingLines layout={layout} bottom={bodyBottom} />
       {layout.pits.map((row) => {
         const pit = pits.find((each) => each.id === row.pitId)!;
         return (
@@ -212,7 +213,7 @@ export function Timeline({
           <path d={`M${xAt(scale, nowMs) - 6} 36h12l-6 8z`} fill="var(--ember)" />
         </g>
       )}
-      <ServingLines layout={layout} speech={speech} bottom={bodyBottom} />
+      <ServingFlags layout={layout} speech={speech} />
       <rect
         x={scale.leftPx}
         width={scale.rightPx - scale.leftPx}

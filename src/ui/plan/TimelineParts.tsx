@@ -111,14 +111,20 @@ export function Rulers({ layout, speech, bottom }: { layout: TimelineLayout; spe
   );
 }
 
-export function ServingLines({ layout, speech, bottom }: { layout: TimelineLayout; speech: Speech; bottom: number }) {
+/** The strong verticals all is counted back from; runs of a later serving pass over an earlier one. */
+export function ServingLines({ layout, bottom }: { layout: TimelineLayout; bottom: number }) {
+  return layout.servings.map((serving) => (
+    <line key={serving.id} x1={serving.x} x2={serving.x} y1={38} y2={bottom} stroke="var(--ink)" strokeWidth={3} />
+  ));
+}
+
+export function ServingFlags({ layout, speech }: { layout: TimelineLayout; speech: Speech }) {
   const { event, units } = speech;
   return layout.servings.map((serving) => {
     const name = `${event.servings.find((each) => each.id === serving.id)!.name} ${clockTime(serving.atMs, event.timeZone, units.clock)}`;
     const width = name.length * 6.3 + 12;
     return (
       <g key={serving.id} pointerEvents="none">
-        <line x1={serving.x} x2={serving.x} y1={38} y2={bottom} stroke="var(--ink)" strokeWidth={3} />
         <rect x={serving.x - width} y={36} width={width} height={17} fill="var(--ink)" />
         <text x={serving.x - 6} y={48.5} textAnchor="end" className="text-[11.5px] font-bold" fill="var(--sheet)">
           {name}

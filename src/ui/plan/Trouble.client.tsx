@@ -3,11 +3,11 @@ import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import type { Plan } from '../../core/model';
 import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
-import { leverWords, remedyWords } from '../../formats/leverWords';
 import { batchName, type Speech } from '../../formats/names';
 import { planProblemWords } from '../../formats/problemWords';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
+import { LeverList } from './LeverList.client';
 
 interface TroubleProps {
   speech: Speech;
@@ -45,12 +45,6 @@ export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleP
   const on = JSON.stringify([plan.scheme, plan.objective]);
   const current = tried?.on === on ? tried : undefined;
   const canHelp = troubledBatches(plan, input).length > 0;
-  const spareNames = new Map(
-    [...(input.spare?.pits ?? []), ...(input.spare?.boxes ?? []), ...(input.spare?.warmers ?? []), ...(input.spare?.crew ?? [])].map(
-      ({ id, name }) => [id, name],
-    ),
-  );
-
   const tryAll = async () => {
     setTried({ on, remedies: [], count: 0, done: false });
     const { conflict } = await planner.current!.remedies((remedies, count) =>
@@ -102,22 +96,7 @@ export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleP
           {current.remedies.length === 0 && current.done && (
             <p className="py-1">None of the levers helps by itself. Fewer guests, a smaller menu, or a lower confidence would.</p>
           )}
-          <ul aria-label="Remedies" className="divide-y divide-line">
-            {current.remedies.slice(0, SHOWN_REMEDIES).map((remedy) => {
-              const words = leverWords(speech, remedy.lever, spareNames);
-              return (
-                <li key={words} className="flex flex-wrap items-center gap-3 py-1">
-                  <span className="min-w-0 grow font-semibold">{words}</span>
-                  <span className={`figures ${remedy.solves ? 'text-safe' : 'text-warn'}`}>{remedyWords(remedy)}</span>
-                  {remedy.lever.code === 'cookDayBefore' ? (
-                    <span className="text-[0.9rem] text-soft">change it in the brief</span>
-                  ) : (
-                    <Button onClick={() => onPull(remedy.lever, words)}>Do this</Button>
-                  )}
-                </li>
-              );
-            })}
-          </ul>
+          <LeverList label="Remedies" speech={speech} input={input} remedies={current.remedies.slice(0, SHOWN_REMEDIES)} onPull={onPull} />
           {current.conflict && (
             <p className="pt-1 text-[0.92rem] text-soft">
               {current.conflict.proof ? 'Proved: ' : 'As far as the search can tell, '}

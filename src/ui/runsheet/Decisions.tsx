@@ -14,9 +14,7 @@ export function Decisions({ speech, plan, decisions }: { speech: Speech; plan: P
       <h2 className="text-lg">Decision points</h2>
       <ul className="mt-1 divide-y divide-line">
         {decisions.map((decision) => {
-          const run = plan.runs.find((each) => each.id === decision.runId);
-          if (!run) return null;
-          const { time, words } = decisionWords(speech, run, decision);
+          const { time, words } = decisionWords(speech, plan.runs, decision);
           return (
             <li key={`${decision.runId}${decision.atMs}`} className="grid grid-cols-[4.2rem_1fr] gap-2 py-1">
               <span className="figures font-bold">{time}</span>

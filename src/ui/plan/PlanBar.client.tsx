@@ -1,0 +1,110 @@
+'use client';
+import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import type { Broken, Plan } from '../../core/model';
+import type { PlanInput } from '../../core/planning';
+import { brokenWords } from '../../formats/brokenWords';
+import type { Speech } from '../../formats/names';
+import type { Planner } from '../../workers/client';
+import { Button, buttonClass } from '../kit/Button';
+import { Confidence } from './Confidence.client';
+import { savingWords } from './useEventEdits';
+import { tightestWords, Verdict } from './Verdicts.client';
+
+interface PlanState {
+  failed: boolean;
+  searchFailed: boolean;
+  news?: { done: number; of: number };
+  planning: boolean;
+  /** What a run breaks where it is being dragged. */
+  dragBroken?: Broken[];
+}
+
+interface PlanBarProps {
+  speech: Speech;
+  input: PlanInput;
+  plan: Plan;
+  planner: React.RefObject<Planner | undefined>;
+  state: PlanState;
+  /** Changes not saved yet; undefined when nothing was changed. */
+  unsaved: number | undefined;
+  undo?(): void;
+  redo?(): void;
+  comparing: boolean;
+  onCompare(): void;
+  onNudge(servingId: string, byMin: number): void;
+  onConfidence(confidence: number): void;
+  onRePlan(): void;
+  onStop(): void;
+}
+
+/** The line on top of the plan: how sure each serving is, the tightest spot or what is going on, and what can be done. */
+export function PlanBar(props: PlanBarProps) {
+  const { speech, input, plan, planner, state, unsaved, undo, redo, comparing } = props;
+  const { onCompare, onNudge, onConfidence, onRePlan, onStop } = props;
+  const { event } = speech;
+  const { news, dragBroken } = state;
+  const [headline, line] = headlineOf(state);
+  return (
+    <div className="flex flex-wrap items-stretch border-b border-line bg-sheet">
+      {event.servings.map((serving) => (
+        <Verdict key={serving.id} serving={serving} speech={speech} plan={plan} onMove={(byMin) => onNudge(serving.id, byMin)} />
+      ))}
+      <div className="min-w-64 flex-1 border-l border-line px-4 py-2">
+        <p className={`truncate text-[0.85rem] ${dragBroken?.length ? 'text-bad' : 'text-soft'}`}>{headline}</p>
+        {news && (
+          <div
+            role="progressbar"
+            aria-label="Search"
+            aria-valuemax={news.of}
+            aria-valuenow={news.done}
+            className="my-0.5 h-1.5 w-full overflow-hidden rounded bg-line"
+          >
+            <div className="h-full bg-ember" style={{ width: `${(100 * news.done) / Math.max(1, news.of)}%` }} />
+          </div>
+        )}
+        <p className={`font-semibold leading-snug ${news ? 'truncate' : ''}`} role="status">
+          {dragBroken?.length ? brokenWords(speech, dragBroken[0]!) + moreWords(dragBroken.length) : (line ?? tightestWords(speech, plan))}
+        </p>
+      </div>
+      <div className="flex flex-wrap items-center gap-2 px-3 py-2 print:hidden">
+        {unsaved !== undefined && (
+          <span role="status" className="text-[0.85rem] text-soft">
+            {savingWords(unsaved)}
+          </span>
+        )}
+        <Button look="quiet" onClick={undo} disabled={!undo} aria-label="Undo" title="Undo (Ctrl Z)">
+          <Undo2 size={17} aria-hidden />
+        </Button>
+        <Button look="quiet" onClick={redo} disabled={!redo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
+          <Redo2 size={17} aria-hidden />
+        </Button>
+        <Confidence speech={speech} input={input} planner={planner} onChange={onConfidence} />
+        <Button onClick={onCompare} aria-pressed={comparing}>
+          <Columns2 size={16} aria-hidden /> Compare
+        </Button>
+        <Link href={`/events/${event.id}/run-sheet`} className={buttonClass('plain')}>
+          <ListChecks size={17} aria-hidden /> Run sheet
+        </Link>
+        {news ? (
+          <Button look="ember" onClick={onStop}>
+            <Square size={14} aria-hidden /> Stop, take the best
+          </Button>
+        ) : (
+          <Button look="strong" onClick={onRePlan} disabled={plan.runs.length === 0}>
+            <RefreshCw size={16} aria-hidden /> Re-plan
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const moreWords = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
+
+function headlineOf({ failed, searchFailed, news, planning, dragBroken }: PlanState): [headline: string, line?: string] {
+  if (failed || searchFailed) return ['The planner stopped', 'This shows the last plan that was made. Load the page again.'];
+  if (dragBroken) return dragBroken.length > 0 ? ['There it would break'] : ['There it fits', 'Let go to pin it here.'];
+  if (news) return [`Searching: ${news.done} of ${news.of} tried; the best is drawn`];
+  return [planning ? 'Planning…' : 'Tightest spot'];
+}
