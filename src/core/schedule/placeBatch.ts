@@ -103,9 +103,10 @@ function placeTogether(
   let somewhere = false;
   for (const shiftMin of shifts) {
     let some = false;
+    const mostOn = new Map<string, number>();
     for (const spread of [false, true]) {
-      // Where none could lie on one pit, none can on several.
-      if (spread && !some) continue;
+      // What all pits together cannot take one by one, they cannot take at once.
+      if (spread && sum([...mostOn.values()]) < pieces.length) continue;
       const marks = mark(context);
       const runs: Run[] = [];
       const claims: Claims[] = [];
@@ -116,7 +117,7 @@ function placeTogether(
         if (attempt.refusal) firstRefusal ??= attempt;
         if (!attempt.run) continue;
         some = true;
-        somewhere = true;
+        mostOn.set(option.pit.id, Math.max(mostOn.get(option.pit.id) ?? 0, attempt.taken.length));
         if (!spread && attempt.taken.length < left.length) {
           rollBack(context, before);
           continue;
@@ -134,9 +135,12 @@ function placeTogether(
       }
       rollBack(context, marks);
     }
+    somewhere ||= some;
   }
   return { somewhere };
 }
+
+const sum = (counts: readonly number[]) => counts.reduce((all, each) => all + each, 0);
 
 /** Later rounds of a serving are tried at fewer moments. */
 const EVERY_SO_OFTEN_MIN = [0, 30, 60, 120, 240];

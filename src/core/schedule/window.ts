@@ -71,15 +71,14 @@ export function windowFrom(order: BatchOrder, option: Option, timing: Timing, ca
   const wrap = method.wrap === 'none' ? undefined : Math.min(early, Math.max(1, Math.round(forecast.wrapMin ?? early)));
   const there = finish && forecast.finishMin !== undefined && wrap !== undefined ? Math.max(wrap, forecast.finishMin) : undefined;
   if (finish && (there === undefined || there + WORTH_FINISHING_MIN > early)) return undefined;
-  const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(onAtMs, minutes));
   return {
     carveAtMs,
     onAtMs,
-    wrapAtMs: at(wrap),
-    finishAtMs: at(there),
-    pullEarlyMs: at(early)!,
-    pullMedianMs: at(median)!,
-    pullLateMs: at(late)!,
+    wrapAtMs: wrap === undefined ? undefined : addMinutes(onAtMs, wrap),
+    finishAtMs: there === undefined ? undefined : addMinutes(onAtMs, there),
+    pullEarlyMs: addMinutes(onAtMs, early),
+    pullMedianMs: addMinutes(onAtMs, median),
+    pullLateMs: addMinutes(onAtMs, late),
   };
 }
 
@@ -87,6 +86,11 @@ export function windowFrom(order: BatchOrder, option: Option, timing: Timing, ca
 interface Phase extends HeatUse {
   bandC: [low: number, high: number];
 }
+
+const within = (bounds: readonly [number, number], low: number, high: number): [number, number] => [
+  Math.max(low, bounds[0]),
+  Math.min(high, bounds[1]),
+];
 
 /** The heats of a whole run, each with the band its method allows: bare until the wrap, then as its finish may be. */
 export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Option, window: Window, minPitC: number): Phase[] {
@@ -99,9 +103,9 @@ export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Option, windo
   return uses.flatMap((use) => {
     const bounds = use.pitId === pit.id ? pit.rangeC : finish!.pit.rangeC;
     const shiftC = stepShiftC(method, (use.fromMs - window.onAtMs) / MS_PER_MIN);
-    const cut = (low: number, high: number): [number, number] => [Math.max(low, bounds[0]), Math.min(high, bounds[1])];
-    const bare = cut(Math.max(method.pitRangeC[0] + shiftC, minPitC), method.pitRangeC[1] + shiftC);
-    const wrapped = method.finishRangeC ? cut(...method.finishRangeC) : cut(method.pitRangeC[0] + shiftC, method.pitRangeC[1] + shiftC);
+    const [low, high] = method.pitRangeC;
+    const bare = within(bounds, Math.max(low + shiftC, minPitC), high + shiftC);
+    const wrapped = method.finishRangeC ? within(bounds, ...method.finishRangeC) : within(bounds, low + shiftC, high + shiftC);
     const parts: Phase[] = [];
     if (use.fromMs < wrapMs) parts.push({ ...use, toMs: Math.min(use.toMs, wrapMs), bandC: bare });
     if (use.toMs > wrapMs) parts.push({ ...use, fromMs: Math.max(use.fromMs, wrapMs), bandC: wrapped });
@@ -111,6 +115,9 @@ export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Option, windo
 
 export const outOfBand = ({ pitC, bandC }: Phase): boolean => pitC < bandC[0] - 0.05 || pitC > bandC[1] + 0.05;
 
+const minutesOfGrace = (fromMs: number, toMs: number) =>
+  Math.max(0, Math.min(SHARES_AN_OPENING_MIN, Math.floor((toMs - fromMs) / MS_PER_MIN)));
+
 /** Hands a run needs, in the order they are claimed: minutes as in docs/formats. */
 export function handsOf(
   window: Window,
@@ -118,14 +125,18 @@ export function handsOf(
   moves: boolean,
 ): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: HandsTask }[] {
   const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
-  const minutesTo = (fromMs: number) => Math.max(0, Math.min(SHARES_AN_OPENING_MIN, Math.floor((pullEarlyMs - fromMs) / MS_PER_MIN)));
   const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
   const soon = (pullMedianMs - pullEarlyMs) / MS_PER_MIN < CHECK_MIN;
   return [
     { kind: 'load', task: { atMs: onAtMs, minutes: 2 + pieces } },
     ...(wrapAtMs === undefined
       ? []
-      : [{ kind: 'wrap' as const, task: { atMs: wrapAtMs, minutes: 2 + 3 * pieces, laterMin: pinnedWrap ? 0 : minutesTo(wrapAtMs) } }]),
+      : [
+          {
+            kind: 'wrap' as const,
+            task: { atMs: wrapAtMs, minutes: 2 + 3 * pieces, laterMin: pinnedWrap ? 0 : minutesOfGrace(wrapAtMs, pullEarlyMs) },
+          },
+        ]),
     ...(moves && finishAtMs !== undefined
       ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: 2 + 2 * pieces, laterMin: 0 } }]
       : []),
