@@ -13,12 +13,18 @@ export class PinnedPlaceInput {
   @IsBoolean({ message: 'A piece is turned or not.' }) turned!: boolean;
 }
 
+export class PinnedFinishInput {
+  @Id() pitId!: string;
+  @Between(40, 350, 'The heat of the finish, in °C,') pitC!: number;
+}
+
 export class PinInput {
   @Id() batchId!: string;
   @Id() pitId!: string;
   @IsInt({ message: 'The start must be a moment.' }) onAtMs!: number;
   @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
   @IsOptional() @IsArray() @ArrayMaxSize(400, MOST) @IsString({ each: true }) @MaxLength(200, { each: true }) pieceIds?: string[];
+  @IsOptional() @ValidateNested() @Type(() => PinnedFinishInput) finish?: PinnedFinishInput;
   @IsOptional() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
   @IsOptional()
   @IsArray()

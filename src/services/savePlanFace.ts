@@ -49,7 +49,11 @@ function faceFrom(face: FaceInput): PlanFace {
   };
 }
 
-const pinFrom = (pin: PinInput): Pin => ({ ...pin, ...(pin.places && { places: pin.places.map((place) => ({ ...place })) }) });
+const pinFrom = (pin: PinInput): Pin => ({
+  ...pin,
+  ...(pin.finish && { finish: { ...pin.finish } }),
+  ...(pin.places && { places: pin.places.map((place) => ({ ...place })) }),
+});
 
 const schemeFrom = ({ order, choices, seed, iterations }: SchemeInput): Scheme => ({
   order: order.map(String),

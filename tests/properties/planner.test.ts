@@ -1,22 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from '../../src/core/check';
 import { SHIPPED_PARAMETERS } from '../../src/core/forecast';
-import type { OpenPlan, Scheme } from '../../src/core/model';
-import { batchOrders, planFrom, searchInputOf, searchPlan } from '../../src/core/planning';
+import type { CookEvent, OpenPlan, Plan, Scheme } from '../../src/core/model';
+import { batchOrders, pinned, planFrom, searchInputOf, searchPlan, type PlanInput } from '../../src/core/planning';
 import { newForecastCache, schemeWalk } from '../../src/core/schedule';
-import { openPlanOf, planInputOf, readOpenEvent, readOpenPlan, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
+import { checkedPlan, openPlanOf, planInputOf, readOpenEvent, readOpenPlan, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
 import { randomOpenEvent } from '../fixtures/openEvents';
 
 /** Random events in a run of the tests; thousands are run with `PLANNER_EVENTS=3000`. */
 const EVENTS = Number(process.env.PLANNER_EVENTS ?? 40);
 const cache = newForecastCache();
 
-function solved(seed: number, iterations: number): OpenPlan {
-  const input = planInputOf(randomOpenEvent(seed));
+function planOf(input: PlanInput, iterations: number): Plan {
   const searching = searchPlan(input, { seed: 1, iterations }, cache);
   let step = searching.next();
   while (!step.done) step = searching.next();
-  return openPlanOf(input, planFrom(input, step.value));
+  return planFrom(input, step.value);
+}
+
+function solved(seed: number, iterations: number): OpenPlan {
+  const input = planInputOf(randomOpenEvent(seed));
+  return openPlanOf(input, planOf(input, iterations));
 }
 
 describe('plans of random events', () => {
@@ -53,6 +57,37 @@ describe('plans of random events', () => {
       expect(read.ok && writeOpenEvent(read.value)).toBe(text);
       expect(writeOpenPlan(solved(seed, 8))).toBe(writeOpenPlan(solved(seed, 8)));
     }
+  });
+
+  it('stand as they are when every run is pinned where it is; nobody may be free in time, and that is said', () => {
+    let compared = 0;
+    for (let seed = 1; seed <= 24; seed++) {
+      const input = planInputOf(randomOpenEvent(seed));
+      const plan = planOf(input, 3);
+      if (plan.problems.some((problem) => problem.severity === 'broken')) continue;
+      const event = plan.runs.reduce((all: CookEvent, run) => pinned(all, run), { ...input.event, scheme: plan.scheme });
+      const again = checkedPlan({ ...input, event }, cache);
+      const told = again.problems.flatMap((problem) =>
+        problem.code === 'ruleBroken' && problem.broken.rule !== 13 ? [problem.broken] : [],
+      );
+      expect(told, `event ${seed}`).toEqual([]);
+      const facts = (of: Plan) =>
+        of.runs
+          .map((run) => [
+            run.batchId,
+            run.pieceIds.toSorted(),
+            run.onAtMs,
+            run.pullEarlyMs,
+            run.pullLateMs,
+            run.carveAtMs,
+            run.pitC,
+            run.finishC,
+          ])
+          .sort();
+      expect(facts(again), `event ${seed}`).toEqual(facts(plan));
+      compared++;
+    }
+    expect(compared).toBeGreaterThan(10);
   });
 
   it('are the same whether placed on from the plan before or from nothing', () => {

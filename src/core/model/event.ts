@@ -87,6 +87,8 @@ export interface Pin {
   pitId: string;
   onAtMs: number;
   pitC?: number;
+  /** Where and how hot it finishes once wrapped; where it is when left out. */
+  finish?: Choice['finish'];
   /** Carved so long after its serving's carving begins; at once when left out. */
   carveLaterMin?: number;
   /** Where the pieces lie, as far as that is kept too. */

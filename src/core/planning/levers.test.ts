@@ -121,7 +121,7 @@ describe('a plan that is pulled about', () => {
 
   it('pins one run of a batch, leaves its other pieces to the search, and lets go piece by piece', () => {
     const [one, two] = event.batches[0]!.pieces.map((piece) => piece.id);
-    const part = { ...brisket, pieceIds: [two!], legs: [], onAtMs: brisket.onAtMs - 60 * MIN };
+    const part = { ...brisket, pieceIds: [two!], legs: [], finishC: undefined, onAtMs: brisket.onAtMs - 60 * MIN };
     const pin = { batchId: 'brisket-whole', pitId: 'offset', onAtMs: part.onAtMs, pitC: brisket.pitC, places: [] };
     const half = pinned(event, part);
     expect(half.pins).toEqual([{ ...pin, pieceIds: [two] }]);

@@ -2,7 +2,7 @@ import type { CookEvent, Leg, Pin, Run } from '../model';
 import { MS_PER_MIN } from '../units';
 
 type Pinned = Pick<Run, 'batchId' | 'pieceIds'>;
-type PinnedRun = Pick<Run, 'batchId' | 'pieceIds' | 'pitId' | 'onAtMs' | 'pitC' | 'carveAtMs' | 'legs'>;
+type PinnedRun = Pick<Run, 'batchId' | 'pieceIds' | 'pitId' | 'onAtMs' | 'pitC' | 'finishC' | 'moveAtMs' | 'carveAtMs' | 'legs'>;
 
 /** The pin that holds a run, if there is one. */
 export const pinOf = (event: CookEvent, run: Pinned): Pin | undefined =>
@@ -18,6 +18,9 @@ export function unpinned(event: CookEvent, run: Pinned): CookEvent {
   });
   return { ...event, pins };
 }
+
+const finishOf = ({ pitId, finishC, moveAtMs, legs }: PinnedRun): Pin['finish'] =>
+  finishC === undefined ? undefined : { pitId: legs.find((leg) => leg.fromMs === moveAtMs)?.pitId ?? pitId, pitC: finishC };
 
 const placesOf = (legs: readonly Leg[]): Pin['places'] =>
   legs.flatMap(({ pitId, rackId, places }) =>
@@ -37,8 +40,8 @@ export function pinned(event: CookEvent, run: PinnedRun, to: Partial<Pin> = {}):
     onAtMs,
     pitC,
     ...(carveLaterMin > 0 && { carveLaterMin }),
-    // In another pit it lies elsewhere.
-    ...((to.pitId ?? pitId) === pitId && { places: placesOf(run.legs) }),
+    // In another pit it lies elsewhere, and finishes there.
+    ...((to.pitId ?? pitId) === pitId && { finish: finishOf(run), places: placesOf(run.legs) }),
     ...to,
   };
   return { ...event, pins: [...(unpinned(event, run).pins ?? []), pin] };

@@ -178,7 +178,7 @@ export class Decoder {
 
   private place(key: string, scheme: Scheme): Placed {
     const pinned = this.pinned.get(key);
-    if (pinned) return forcePlace(pinned.order, this.context, pinned.pin, scheme.choices[pinned.order.batch.id]);
+    if (pinned) return forcePlace(pinned.order, this.context, pinned.pin);
     const choice = scheme.choices[key];
     const held = [...this.pinned.values()].filter((each) => each.order.batch.id === key).length;
     // A pinned run is one of the runs the batch was to be split into.

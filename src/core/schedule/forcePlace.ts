@@ -1,4 +1,4 @@
-import type { Choice, Pin, Place, Work } from '../model';
+import type { Pin, Place, Work } from '../model';
 import { claimedMm2, hotSideOf, thickEndOf } from '../packing';
 import { addMinutes } from '../units';
 import { isPoultry, type Leg, type Pit } from '../model';
@@ -19,14 +19,15 @@ import { claimCarving, claimHands, pitIdAt } from './work';
  * Puts pieces where their owner wants them, whatever that breaks: the others are placed around them, and the
  * checker says what is wrong.
  */
-export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pin, choice: Choice = {}): Placed {
+export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pin): Placed {
   const { batch, cut } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
     .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
-  const wished: Choice = { ...choice, pitId: pin.pitId, pitC: pin.pitC ?? choice.pitC };
-  let option = optionsFor(order, [pit], context, wished)[0] ?? plainOption(order, context, pit, pin.pitC);
+  let option =
+    optionsFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??
+    plainOption(order, context, pit, pin.pitC);
   const forecast = option.forecast();
   const carveAtMs = addMinutes(firstCarveMs(order), pin.carveLaterMin ?? 0);
   const windowAt = (timing: Timing): Window => {

@@ -1,4 +1,4 @@
-import { laidSize, type Choice, type CookEvent, type NamedPlan, type OpenPlan, type OpenRun, type Pin, type Pit } from '../../core/model';
+import { laidSize, type CookEvent, type NamedPlan, type OpenPlan, type OpenRun, type Pin, type Pit } from '../../core/model';
 import { batchOrders, type PlanInput } from '../../core/planning';
 import type { BatchOrder } from '../../core/schedule';
 import { MS_PER_MIN } from '../../core/units';
@@ -16,11 +16,6 @@ export function namedPlanFrom(
   const problems = strangers(open, event, pits);
   if (problems.length > 0) return { ok: false, problems };
   const orders = new Map(batchOrders({ event, library }).map((order) => [order.batch.id, order]));
-  const choices: Record<string, Choice> = {};
-  for (const run of open.runs) {
-    const finish = finishOf(open, run);
-    if (finish) choices[run.batch] = { finish };
-  }
   return {
     ok: true,
     value: {
@@ -30,7 +25,7 @@ export function namedPlanFrom(
       methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
       pitIds: event.pitIds,
       pins: open.runs.map((run) => pinFrom(open, run, orders.get(run.batch)!)),
-      scheme: { order: open.runs.map((run) => run.batch).filter(first), choices, seed: open.seed, iterations: open.iterations },
+      scheme: { order: open.runs.map((run) => run.batch).filter(first), choices: {}, seed: open.seed, iterations: open.iterations },
     },
   };
 }
@@ -49,6 +44,7 @@ function pinFrom(open: OpenPlan, run: OpenRun, { batch, cut, serving }: BatchOrd
     pitId,
     onAtMs: Date.parse(run.onAt),
     ...(pitC !== undefined && { pitC }),
+    finish: finishOf(open, run),
     ...(carveLaterMin > 0 && { carveLaterMin }),
     places: run.places.map(({ piece, pit, rack, xMm, yMm, widthMm, depthMm }) => {
       const { lengthMm } = laidSize(
@@ -63,7 +59,7 @@ function pinFrom(open: OpenPlan, run: OpenRun, { batch, cut, serving }: BatchOrd
 }
 
 /** Where and how hot a run finishes once it is wrapped: in another pit, or in its own at another heat. */
-function finishOf(open: OpenPlan, run: OpenRun): Choice['finish'] {
+function finishOf(open: OpenPlan, run: OpenRun): Pin['finish'] {
   const [here] = run.places;
   const elsewhere = run.places.find((place) => place.pit !== here!.pit);
   if (elsewhere) return { pitId: elsewhere.pit, pitC: heatAt(open, elsewhere.pit, elsewhere.from) ?? 121 };
