@@ -73,16 +73,7 @@ describe('plans of random events', () => {
       expect(told, `event ${seed}`).toEqual([]);
       const facts = (of: Plan) =>
         of.runs
-          .map((run) => [
-            run.batchId,
-            run.pieceIds.toSorted(),
-            run.onAtMs,
-            run.pullEarlyMs,
-            run.pullLateMs,
-            run.carveAtMs,
-            run.pitC,
-            run.finishC,
-          ])
+          .map((run) => [run.batchId, run.pieceIds.toSorted(), run.onAtMs, run.pullLateMs, run.carveAtMs, run.pitC, run.finishC])
           .sort();
       expect(facts(again), `event ${seed}`).toEqual(facts(plan));
       compared++;
