@@ -89,13 +89,14 @@ test('two plans are kept, compared, marked and one adopted; confidence shows its
   const compare = page.getByRole('region', { name: 'Compare plans' });
   await compare.getByLabel('Keep this plan as').fill('Low and slow');
   await compare.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(compare.getByRole('columnheader', { name: 'Low and slow' })).toBeVisible();
+  await expect(compare.getByRole('rowheader', { name: 'Low and slow' })).toBeVisible();
 
   await briskets(page).click();
   await page.getByLabel('Method').selectOption({ label: 'Hot and fast, foil' });
   await expect(page.getByRole('button', { name: first!, exact: true })).toHaveCount(0);
-  const food = compare.getByRole('row', { name: /^cooked meat/ }).getByRole('cell');
-  await expect.poll(async () => (await food.nth(0).textContent()) !== (await food.nth(1).textContent())).toBe(true);
+  const heads = await compare.getByRole('columnheader').allTextContents();
+  const food = compare.getByRole('row').locator(`:nth-child(${heads.indexOf('cooked meat') + 1})`);
+  await expect.poll(async () => (await food.nth(1).textContent()) !== (await food.nth(2).textContent())).toBe(true);
   await compare.getByRole('button', { name: 'Mark Low and slow on the timeline' }).click();
   await expect(page.locator('svg rect[stroke-dasharray="5 3"]').first()).toBeAttached();
   await compare.getByRole('button', { name: 'Adopt Low and slow' }).click();

@@ -123,10 +123,10 @@ export function handsOf(
   window: Window,
   pieces: number,
   moves: boolean,
+  checkFirst = false,
 ): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: HandsTask }[] {
   const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
   const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
-  const soon = (pullMedianMs - pullEarlyMs) / MS_PER_MIN < CHECK_MIN;
   return [
     { kind: 'load', task: { atMs: onAtMs, minutes: 2 + pieces } },
     ...(wrapAtMs === undefined
@@ -140,14 +140,12 @@ export function handsOf(
     ...(moves && finishAtMs !== undefined
       ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: 2 + 2 * pieces, laterMin: 0 } }]
       : []),
-    // Pulled at the very minute it is checked: the check comes just before.
-    {
-      kind: 'check',
-      task: { atMs: soon ? addMinutes(pullEarlyMs, -CHECK_MIN) : pullEarlyMs, minutes: CHECK_MIN, laterMin: soon ? CHECK_MIN : 0 },
-    },
+    { kind: 'check', task: { atMs: checkFirst ? addMinutes(pullEarlyMs, -CHECK_MIN) : pullEarlyMs, minutes: CHECK_MIN } },
     { kind: 'pull', task: { atMs: pullMedianMs, minutes: 2 + pieces } },
   ];
 }
+/** Whether it may be pulled while it is still being checked; one pair of hands then checks it just before. */
+export const pulledAtCheck = ({ pullEarlyMs, pullMedianMs }: Window): boolean => pullMedianMs - pullEarlyMs < CHECK_MIN * MS_PER_MIN;
 const CHECK_MIN = 3;
 /** Tasks on one pit no further apart than this share an opening, so a wrap may wait that long. */
 const SHARES_AN_OPENING_MIN = 10;

@@ -4,7 +4,7 @@ import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import type { Footprint } from './rackLedger';
 import type { Refusal } from './refusal';
-import { carvings, handsOf, type Window } from './window';
+import { carvings, handsOf, pulledAtCheck, type Window } from './window';
 
 /** Where a task of a run is done: at the pit it goes on, or where it finishes. */
 export const pitIdAt = (kind: Work['kind'], pit: Pit, finish: Pit | undefined) =>
@@ -13,10 +13,17 @@ export const pitIdAt = (kind: Work['kind'], pit: Pit, finish: Pit | undefined) =
 /** Who does what of a run, or which task nobody is free for. */
 type HandsFound = { work: Work[] } | { short: Refusal };
 
-export function claimHands(context: PlacementContext, window: Window, pieces: readonly Footprint[], moves: boolean): HandsFound {
-  const wanted = handsOf(window, pieces.length, moves);
+export function claimHands(
+  context: PlacementContext,
+  window: Window,
+  pieces: readonly Footprint[],
+  moves: boolean,
+  checkFirst = false,
+): HandsFound {
+  const wanted = handsOf(window, pieces.length, moves, checkFirst);
   const claimed = context.hands.claimAll(wanted.map(({ task }) => task));
   if ('short' in claimed) {
+    if (!checkFirst && pulledAtCheck(window)) return claimHands(context, window, pieces, moves, true);
     const { kind } = wanted.find(({ task }) => task === claimed.short)!;
     return { short: { code: 'hands', kind, atMs: claimed.short.atMs, minutes: claimed.short.minutes } };
   }

@@ -45,14 +45,14 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
     };
   }, [planner, input, plan, named]);
   const now = compared.find((each) => each.id === THIS)?.figures;
-  const columns: { id: string; name: string; figures: PlanFigures | undefined; kept?: NamedPlan; compared?: Compared }[] = [
+  const plans: { id: string; name: string; figures: PlanFigures | undefined; kept?: NamedPlan; compared?: Compared }[] = [
     { id: THIS, name: 'This plan', figures: now },
     ...named.map((kept) => {
       const own = compared.find((each) => each.id === kept.id);
       return { id: kept.id, name: kept.name, figures: own?.figures, kept, compared: own };
     }),
   ];
-  const rows = figureRows(speech, now);
+  const measures = measuresOf(speech, now);
   return (
     <section aria-label="Compare plans" className="border-b border-line bg-sheet px-4 py-3 print:hidden">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -96,36 +96,37 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
         </p>
       ) : (
         <div className="mt-2 overflow-x-auto">
-          <table className="w-full min-w-[36rem] text-left">
+          <table className="w-full text-left">
             <thead>
-              <tr className="border-b border-line align-bottom">
-                <th className="py-1 pr-3 font-normal text-soft">&nbsp;</th>
-                {columns.map((column) => (
-                  <th key={column.id} scope="col" className="py-1 pr-3">
-                    {column.name}
+              <tr className="border-b border-line align-bottom text-[0.85rem]">
+                <th scope="col" className="py-1 pr-3 font-normal text-soft">
+                  Plan
+                </th>
+                {measures.map((measure) => (
+                  <th key={measure.label} scope="col" className="py-1 pr-3 font-normal leading-tight text-soft">
+                    {measure.label}
                   </th>
                 ))}
+                <th />
               </tr>
             </thead>
             <tbody>
-              {rows.map((row) => (
-                <tr key={row.label} className="border-b border-line last:border-b-0">
-                  <th scope="row" className="py-1 pr-3 font-normal text-soft">
-                    {row.label}
+              {plans.map(({ id, name: own, figures, kept, compared: mine }) => (
+                <tr key={id} className="border-b border-line last:border-b-0">
+                  <th scope="row" className="max-w-44 py-1.5 pr-3 leading-tight">
+                    {own}
                   </th>
-                  {columns.map(({ id, figures }) => (
-                    <td key={id} className={`figures py-1 pr-3 ${figures && row.differs(figures) ? 'font-bold' : ''}`}>
-                      {figures ? row.of(figures) : '…'}
+                  {measures.map((measure) => (
+                    <td
+                      key={measure.label}
+                      className={`figures py-1.5 pr-3 whitespace-nowrap ${figures && measure.differs(figures) ? 'font-bold' : ''}`}
+                    >
+                      {figures ? measure.of(figures) : '…'}
                     </td>
                   ))}
-                </tr>
-              ))}
-              <tr>
-                <td />
-                {columns.map(({ id, name: own, kept, compared: mine }) => (
-                  <td key={id} className="py-1.5 pr-3">
+                  <td className="py-1.5">
                     {kept ? (
-                      <span className="flex flex-wrap gap-1.5">
+                      <span className="flex justify-end gap-1.5">
                         <Button look="strong" onClick={() => onAdopt(kept)} aria-label={`Adopt ${own}`}>
                           Adopt
                         </Button>
@@ -142,11 +143,11 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
                         </Button>
                       </span>
                     ) : (
-                      <span className="text-soft">as drawn below</span>
+                      <span className="block text-right text-soft">as drawn below</span>
                     )}
                   </td>
-                ))}
-              </tr>
+                </tr>
+              ))}
             </tbody>
           </table>
         </div>
@@ -156,23 +157,23 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
 }
 
 /** The figures in words, and whether a plan's is another than this one's. */
-function figureRows(speech: Speech, now: PlanFigures | undefined) {
+function measuresOf(speech: Speech, now: PlanFigures | undefined) {
   const { event, units } = speech;
-  const row = (label: string, of: (figures: PlanFigures) => string) => ({
+  const measure = (label: string, of: (figures: PlanFigures) => string) => ({
     label,
     of,
     differs: (figures: PlanFigures) => now !== undefined && of(figures) !== of(now),
   });
   return [
-    ...event.servings.map((serving) => row(`${serving.name} on time`, (figures) => formatShare(figures.onTimeShare[serving.id] ?? 1))),
-    row('without a place', (figures) => (figures.broken === 0 ? 'nothing' : String(figures.broken))),
-    row('first work', (figures) => (figures.firstTaskMs ? dayAndTime(figures.firstTaskMs, event.timeZone, units.clock) : 'none')),
-    row('woken in quiet hours', (figures) => (figures.wakings === 1 ? 'once' : `${figures.wakings} times`)),
-    row('longest sleep', (figures) => formatMinutes(Math.round(figures.sleepMin))),
-    row('hold, all pieces', (figures) => `${figures.holdHours.toFixed(0)} h`),
-    row('pit hours', (figures) => `${figures.pitHours.toFixed(1)} h`),
-    row('fuel', (figures) => formatMass(figures.fuelKg, units)),
-    row('cooked meat', (figures) => formatMass(figures.yieldKg, units)),
-    row('openings', (figures) => String(figures.openings)),
+    ...event.servings.map((serving) => measure(`${serving.name} on time`, (figures) => formatShare(figures.onTimeShare[serving.id] ?? 1))),
+    measure('without a place', (figures) => (figures.broken === 0 ? 'nothing' : String(figures.broken))),
+    measure('first work', (figures) => (figures.firstTaskMs ? dayAndTime(figures.firstTaskMs, event.timeZone, units.clock) : 'none')),
+    measure('woken at night', (figures) => (figures.wakings === 1 ? 'once' : `${figures.wakings} times`)),
+    measure('longest sleep', (figures) => formatMinutes(Math.round(figures.sleepMin))),
+    measure('hold', (figures) => `${figures.holdHours.toFixed(0)} h`),
+    measure('pit hours', (figures) => `${figures.pitHours.toFixed(1)} h`),
+    measure('fuel', (figures) => formatMass(figures.fuelKg, units)),
+    measure('cooked meat', (figures) => formatMass(figures.yieldKg, units)),
+    measure('openings', (figures) => String(figures.openings)),
   ];
 }

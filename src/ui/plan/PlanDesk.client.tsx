@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
+import type { Broken, CookEvent, Leg, NamedPlan, Pin, Plan, Run } from '../../core/model';
 import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { speechOf } from '../../formats/names';
@@ -17,7 +17,7 @@ import { PlanBar } from './PlanBar.client';
 import { PlanRacks } from './PlanRacks.client';
 import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
-import { Timeline } from './Timeline.client';
+import { Timeline, type Ghost } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { usePlanFace } from './usePlanFace';
 import { usePlanner } from './usePlanner';
@@ -203,7 +203,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
                   quiet={input.quiet ?? NONE}
                   scrubMs={scrubMs}
                   onScrub={setScrubbedMs}
-                  ghosts={marked?.plan.runs}
+                  ghosts={marked && elsewhere(marked.plan, plan)}
                   onDrag={news ? undefined : dragTo}
                 />
               </div>
@@ -252,3 +252,13 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
 }
 
 const NONE: never[] = [];
+
+/** Legs of another plan that this one has nowhere, with their batch. */
+function elsewhere(other: Plan, { runs }: Plan): Ghost[] {
+  const here = new Set(runs.flatMap((run) => run.legs.map((leg) => legKey(run, leg))));
+  return other.runs.flatMap((run) =>
+    run.legs.filter((leg) => !here.has(legKey(run, leg))).map((leg) => ({ ...leg, batchId: run.batchId })),
+  );
+}
+const legKey = ({ batchId }: Run, { pitId, rackId, fromMs, toMs, pieceIds }: Leg) =>
+  [batchId, pitId, rackId, fromMs, toMs, pieceIds.length].join();

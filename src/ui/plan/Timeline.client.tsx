@@ -1,10 +1,10 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { Plan, Run, Shift } from '../../core/model';
+import type { Leg, Plan, Shift } from '../../core/model';
 import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
 import { clockTime, startOfHour } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
-import { gearName, type Speech } from '../../formats/names';
+import { batchName, gearName, type Speech } from '../../formats/names';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
@@ -23,10 +23,14 @@ interface TimelineProps {
   /** The moment whose racks are shown. */
   scrubMs: number;
   onScrub(atMs: number): void;
-  /** Runs of another plan, drawn as outlines over this one's. */
-  ghosts?: readonly Run[];
+  /** Where another plan has runs that this one has not there and then, drawn as outlines. */
+  ghosts?: readonly Ghost[];
   /** A run taken elsewhere: told while it moves, and once more when it is let go. */
   onDrag?(drag: { runId: string; byMin: number; pitId: string }, letGo: boolean): void;
+}
+
+export interface Ghost extends Leg {
+  batchId: string;
 }
 
 /** Runs are dragged in steps of this. */
@@ -138,21 +142,27 @@ export function Timeline({
                   />
                 ))}
                 {ghosts
-                  .flatMap((run) => run.legs.filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId))
-                  .map((leg, i) => (
-                    <rect
-                      key={i}
-                      x={xAt(scale, leg.fromMs)}
-                      width={Math.max(2, xAt(scale, leg.toMs) - xAt(scale, leg.fromMs))}
-                      y={rack.y - 2}
-                      height={rack.height - 4}
-                      fill="none"
-                      stroke="var(--ember)"
-                      strokeWidth={1.5}
-                      strokeDasharray="5 3"
-                      pointerEvents="none"
-                    />
-                  ))}
+                  .filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId)
+                  .map((leg) => {
+                    const [x0, x1] = [xAt(scale, leg.fromMs), xAt(scale, leg.toMs)];
+                    return (
+                      <g key={`${leg.batchId}${leg.pieceIds[0]}`} pointerEvents="none">
+                        <rect
+                          x={x0}
+                          width={Math.max(2, x1 - x0)}
+                          y={rack.y - 2}
+                          height={rack.height - 4}
+                          fill="none"
+                          stroke="var(--ember)"
+                          strokeWidth={1.5}
+                          strokeDasharray="5 3"
+                        />
+                        <text x={x0 + 4} y={rack.y + rack.height - 9} className="text-[11px] font-bold" fill="var(--ember-ink)">
+                          {batchName(speech, leg.batchId)} {leg.pieceIds.length}
+                        </text>
+                      </g>
+                    );
+                  })}
                 {rack.bars
                   .filter((bar) => bar.runId === dragged?.runId)
                   .map((bar) => (
