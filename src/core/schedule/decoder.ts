@@ -1,18 +1,19 @@
 import type { DayWeather, Drive, Laid, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
-import { claimedMm2, rackFaults, type Lying } from '../packing';
-import { addMinutes, MS_PER_MIN } from '../units';
+import { claimedMm2 } from '../packing';
+import { addMinutes } from '../units';
+import { holdProblems, laidProblems, nameRuns, tightestMoment } from './findings';
 import { placeOf } from './holding';
 import { firingsOf } from './firings';
 import { HandsLedger } from './hands';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
 import { objectiveOf, type JudgedBy } from './objective';
-import { floorFor, servedRare } from './options';
+import { floorFor } from './options';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type Marks, type PlacementContext } from './placement';
 import { forcePlace } from './forcePlace';
 import { placeBatch, type Placed } from './placeBatch';
-import { footprintOf, pieceKey, RackLedger, rackMm2, type PackingMemo } from './rackLedger';
+import { footprintOf, pieceKey, RackLedger, type PackingMemo } from './rackLedger';
 import { Days } from './risk';
 import { forecastBatch } from './batchForecast';
 
@@ -57,9 +58,6 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
 /** Places that a pin keeps of the pieces it holds. */
 const laidBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): Laid[] =>
   places.filter((place) => batch.pieces.some((piece) => piece.id === place.pieceId)).map((place) => ({ batchId, ...place }));
-
-/** The ceiling of a hold is known no better than this: what is over by less is not worth a word. */
-const OVER_HELD = 1.1;
 
 const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
   pieces.length === order.batch.pieces.length ? order : { ...order, batch: { ...order.batch, pieces: [...pieces] } };
@@ -208,7 +206,7 @@ export class Decoder {
       leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
       leftPieces += placed.left.length;
     }
-    this.nameRuns(runs);
+    nameRuns(this.orders.values(), runs);
     const before = context.hands.snapshot();
     const { firings, unlit } = firingsOf(input.pits, context.heat, context.hands, input.drives, input.earliestMs);
     context.hands.rollBack(before);
@@ -231,8 +229,8 @@ export class Decoder {
     for (const each of odds)
       if (each.onTimeShare < input.confidence)
         problems.push({ code: 'servingRisk', severity: 'warning', servingId: each.servingId, onTimeShare: each.onTimeShare });
-    problems.push(...this.holdProblems(runs));
-    if (input.laid.length > 0) problems.push(...this.laidProblems());
+    problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
+    if (input.laid.length > 0) problems.push(...laidProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
     return {
       scheme,
@@ -240,18 +238,8 @@ export class Decoder {
       leftKg,
       atRisk,
       steps: [...this.steps],
-      schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: this.tightestMoment() },
+      schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: tightestMoment(input.pits, context.racks) },
     };
-  }
-
-  /** A batch's runs are numbered by their pieces, so that a run keeps its name when another is moved. */
-  private nameRuns(runs: Run[]): void {
-    for (const { batch } of this.orders.values()) {
-      const at = new Map(batch.pieces.map((piece, i) => [piece.id, i]));
-      const firstOf = (run: Run) => Math.min(...run.pieceIds.map((id) => at.get(id)!));
-      const own = runs.filter((run) => run.batchId === batch.id).sort((a, b) => firstOf(a) - firstOf(b));
-      own.forEach((run, i) => (runs[runs.indexOf(run)] = { ...run, id: i === 0 ? batch.id : `${batch.id}.${i + 1}` }));
-    }
   }
 
   /** When a run must be pulled by at the latest. */
@@ -277,73 +265,5 @@ export class Decoder {
       run.finishC === undefined ? undefined : { pit: finishPit, pitC: run.finishC },
     );
     return Math.min(order.cut.holdMaxMin, forecast.keeps(placeOf(gear), order.batch.pieces.length).mushMin - run.ventMin - run.restMin);
-  }
-
-  private holdProblems(runs: readonly Run[]): PlanProblem[] {
-    const problems: PlanProblem[] = [];
-    for (const order of this.orders.values()) {
-      const own = runs.filter((run) => run.batchId === order.batch.id);
-      if (own.length === 0) continue;
-      const floorC = this.input.limits.hotHold;
-      const coolestC = Math.min(...own.map((run) => run.hold.coolestAtCarveC));
-      if (servedRare(order.cut) || coolestC < floorC - 0.05)
-        problems.push({ code: 'servedBelowHotHold', severity: 'warning', batchId: order.batch.id, coreC: coolestC });
-      const over = own
-        .map((run) => ({
-          holdMin: Math.round((run.carveAtMs - run.pullMedianMs) / MS_PER_MIN) - run.ventMin - run.restMin,
-          ceilingMin: this.ceilingMin(run),
-        }))
-        .sort((a, b) => b.holdMin - b.ceilingMin - (a.holdMin - a.ceilingMin))[0]!;
-      if (over.holdMin > over.ceilingMin * OVER_HELD)
-        problems.push({
-          code: 'overHeld',
-          severity: 'warning',
-          batchId: order.batch.id,
-          holdMin: over.holdMin,
-          ceilingMin: Math.round(over.ceilingMin),
-        });
-    }
-    return problems;
-  }
-
-  /** What a place given by hand breaks: the plan keeps it, and says so. */
-  private laidProblems(): PlanProblem[] {
-    return this.input.pits.flatMap((pit) => {
-      const lying = this.context.racks
-        .all()
-        .filter((use) => use.pitId === pit.id)
-        .flatMap(({ batchId, rackId, fromMs, toMs, poultry, places }) =>
-          places.map((place): Lying => {
-            const piece = { batchId, pieceId: place.pieceId };
-            const { kg, thicknessMm } = this.sizes.get(pieceKey(piece))!;
-            return { ...place, piece, rackId, kg, thicknessMm, poultry, fromMs, toMs };
-          }),
-        );
-      return rackFaults(pit, lying).map(({ rackId, fault }): PlanProblem => ({
-        code: 'laidWrong',
-        severity: 'broken',
-        pitId: pit.id,
-        rackId,
-        fault,
-      }));
-    });
-  }
-
-  private tightestMoment(): Schedule['tightest'] {
-    const { racks } = this.context;
-    let best: Schedule['tightest'];
-    const uses = racks.all();
-    if (uses.length === 0) return undefined;
-    const fromMs = Math.min(...uses.map((use) => use.fromMs));
-    const toMs = Math.max(...uses.map((use) => use.toMs));
-    for (const pit of this.input.pits) {
-      for (const rack of pit.racks) {
-        const peak = racks.peak(pit.id, rack.id, fromMs, toMs, (use) => use.areaMm2);
-        const fullShare = peak.amount / rackMm2(rack);
-        if (peak.amount > 0 && (!best || fullShare > best.fullShare))
-          best = { pitId: pit.id, rackId: rack.id, fullShare, fromMs: peak.fromMs, toMs: peak.toMs };
-      }
-    }
-    return best;
   }
 }
