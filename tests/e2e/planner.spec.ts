@@ -82,6 +82,20 @@ test('a run is dragged until it breaks, the reason is read, it is undone, pinned
   await expect(page.getByRole('region', { name: 'Decision points' })).toBeVisible();
 });
 
+test('what is changed while it searches is kept, and the search is left', async ({ page }) => {
+  await openDemo(page);
+  await expect(page.locator('[data-drawn]')).toBeVisible();
+  await page.getByRole('button', { name: 'Re-plan' }).click();
+  await expect(page.getByText(/^Searching: \d+ of \d+ tried/)).toBeVisible();
+  await page.getByRole('button', { name: 'Supper 15 minutes later' }).click();
+  await expect(page.getByText(/changed while it was searched/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible();
+  await expect(page.getByText('Supper 18:15', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('Supper 18:00', { exact: true }).first()).toBeVisible();
+  await saved(page);
+});
+
 test('two plans are kept, compared, marked and one adopted; confidence shows its price', async ({ page }) => {
   await openDemo(page);
   const first = await briskets(page).getAttribute('aria-label');

@@ -41,7 +41,7 @@ interface PlanDeskProps {
 /** The plan at the desk: a verdict, the whole day as places over time, its racks, and one run in full; all of it can be pulled about. */
 export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan, readPlanFile }: PlanDeskProps) {
   const units = useUnits();
-  const { event, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
+  const { event, latest, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
   const input = useMemo(() => inputFor(first, event), [first, event]);
   const [selectedId, setSelectedId] = useState<string | undefined>(firstPlan.runs[0]?.id);
   const made = usePlanner(input, firstPlan, selectedId);
@@ -72,13 +72,23 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
     return outcome;
   };
   const rePlan = async (longestMs = LONGEST_MS) => {
+    const sought = event;
+    searched.current = sought;
     const better = await search(input, longestMs);
     if (!better) return;
+    if (latest.current !== sought)
+      return announce('The plan was changed while it was searched. Re-plan searches again from where it is now.');
     const same = better.objective.every((figure, level) => figure === made.plan.objective[level]);
     if (same) return announce('Nothing better was found: this plan stands.');
     change((kept) => ({ ...kept, scheme: better.scheme }), 'Back to the plan before.');
     announce('A better plan was found and taken up.', undo);
   };
+
+  /** The event a search is for: once it is changed, what would be found is of no use. */
+  const searched = useRef(event);
+  useEffect(() => {
+    if (news && searched.current !== event) stop();
+  });
 
   // A new event opens with a quick plan, and a better one is looked for at once.
   const begun = useRef(Boolean(first.event.scheme));

@@ -17,6 +17,8 @@ export interface EventEdit {
 export function useEventEdits(first: CookEvent) {
   const router = useRouter();
   const [event, setEvent] = useState(first);
+  /** The event as it is now, for whatever ends long after it was begun. */
+  const latest = useRef(first);
   const [unsaved, setUnsaved] = useState<number>();
   const revision = useRef(first.revision);
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -27,7 +29,11 @@ export function useEventEdits(first: CookEvent) {
     return () => window.removeEventListener('beforeunload', ask);
   }, [unsaved]);
 
-  const next = (change: (event: CookEvent) => CookEvent) => setEvent((kept) => ({ ...change(kept), revision: kept.revision + 1 }));
+  const show = (now: CookEvent) => {
+    latest.current = now;
+    setEvent(now);
+  };
+  const next = (change: (event: CookEvent) => CookEvent) => show({ ...change(latest.current), revision: latest.current.revision + 1 });
   const edit = ({ change, back, save, onRefused }: EventEdit) => {
     next(change);
     setUnsaved((count = 0) => count + 1);
@@ -47,10 +53,10 @@ export function useEventEdits(first: CookEvent) {
   /** Takes an event that was saved some other way, once all edits are. */
   const take = (saved: CookEvent) => {
     revision.current = saved.revision;
-    setEvent(saved);
+    show(saved);
   };
   const settled = () => queue.current;
-  return { event, unsaved, edit, take, settled };
+  return { event, latest, unsaved, edit, take, settled };
 }
 
 /** `undefined` until something was edited. */
