@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useMemo } from 'react';
 import type { Plan } from '../../core/model';
 import { mapPieces, type PlanInput } from '../../core/planning';
@@ -49,7 +50,12 @@ export function PlanRacks({ speech, input, plan, atMs, fromMs, toMs, selectedId,
           value={atMs}
           onChange={(change) => onMove(Number(change.target.value))}
         />
-        <p className="text-[0.8rem] leading-tight text-soft">or drag the ember line</p>
+        <p className="text-[0.8rem] leading-tight text-soft">
+          or drag the ember line;{' '}
+          <Link href={`/events/${event.id}/racks`} className="underline">
+            lay by hand
+          </Link>
+        </p>
       </div>
       {pits.flatMap((pit) =>
         [...pit.racks]

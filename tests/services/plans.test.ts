@@ -1,0 +1,126 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { CookEvent } from '../../src/core/model';
+import type { Outcome } from '../../src/core/outcome';
+import { faceOf, pinned, stageStates } from '../../src/core/planning';
+import { check, PlanFaceInput } from '../../src/doors';
+import { openPlanOf, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
+import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import * as services from '../../src/services';
+import type { House } from '../../src/services';
+import { supperFile } from '../fixtures/supper';
+
+const NOW_MS = Date.parse('2027-06-18T15:00:00Z');
+let folder: string;
+let db: Database;
+let house: House;
+let event: CookEvent;
+
+beforeEach(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'anachron-plans-'));
+  db = await openDatabase(path.join(folder, 'house.sqlite'));
+  let next = 0;
+  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+  event = must(await services.importEvent(house, { text: writeOpenEvent(supperFile()) }));
+});
+afterEach(async () => {
+  await db.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+function must<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  return outcome.value;
+}
+const planned = async () => (await services.planEvent(house, event.id))!;
+const messageOf = (outcome: Outcome<unknown>) => (outcome.ok ? '' : (outcome.problems[0]!.message ?? outcome.problems[0]!.code));
+/** As the browser sends it: through JSON and the door. */
+const save = async (changed: CookEvent) => {
+  const sent = JSON.parse(JSON.stringify({ eventId: event.id, revision: event.revision, face: faceOf(changed) })) as unknown;
+  const input = check(PlanFaceInput, sent);
+  if (!input.ok) return input;
+  return services.savePlanFace(house, input.value);
+};
+
+describe('a plan that is settled on the server', () => {
+  it('keeps the scheme it follows from, and is the same plan when it is made again', async () => {
+    const settled = must(await services.settlePlan(house, { eventId: event.id, iterations: 20 }));
+    expect(settled.scheme).toMatchObject({ seed: 1, iterations: 20 });
+    expect((await loadEvent(event.id))!.scheme).toEqual(settled.scheme);
+    const [one, two] = [await planned(), await planned()];
+    expect(two.plan).toEqual(one.plan);
+    expect(one.plan.problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
+    expect(messageOf(await services.settlePlan(house, { eventId: 'nobody', iterations: 1 }))).toBe('eventGone');
+  });
+});
+
+describe('runs pinned on the plan screen', () => {
+  it('come through the door with their places, finish and heat, and stay where they are', async () => {
+    const { plan } = await planned();
+    const all = plan.runs.reduce((kept: CookEvent, run) => pinned(kept, run), { ...event, scheme: plan.scheme });
+    event = must(await save(all));
+    expect(event.pins).toHaveLength(plan.runs.length);
+    const kept = (await loadEvent(event.id))!;
+    expect(kept.pins).toEqual(JSON.parse(JSON.stringify(all.pins)));
+    const again = (await planned()).plan;
+    const facts = (runs: typeof plan.runs) => runs.map((run) => [run.id, run.onAtMs, run.pullLateMs, run.pitC]).sort();
+    expect(facts(again.runs)).toEqual(facts(plan.runs));
+    expect(again.problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
+  });
+
+  it('where they break a rule are told to every reader of the plan: its problems, the stages, the file', async () => {
+    const { plan } = await planned();
+    const brisket = plan.runs.find((run) => run.batchId === 'brisket')!;
+    event = must(await save(pinned(event, { ...brisket, onAtMs: brisket.onAtMs + 6 * 3_600_000 })));
+    const late = await planned();
+    expect(late.plan.problems[0]).toMatchObject({ code: 'ruleBroken', broken: { rule: 9, batch: 'brisket' } });
+    expect(stageStates(late.input, late.plan)).toMatchObject({ plan: 'decide', 'run-sheet': 'decide' });
+    expect(openPlanOf(late.input, late.plan).status).toBe('infeasible');
+    event = must(await save({ ...event, pins: undefined }));
+    expect(openPlanOf(late.input, (await planned()).plan).status).toBe('feasible');
+  });
+
+  it('are refused where no pin could be', async () => {
+    const pin = { batchId: 'brisket', pitId: 'trailer', onAtMs: NOW_MS };
+    const refused = async (wrong: object) => {
+      const outcome = await save({ ...event, pins: [{ ...pin, ...wrong } as never] });
+      return outcome.ok ? [] : outcome.problems.map((problem) => problem.path);
+    };
+    expect(await refused({})).toEqual([]);
+    expect(await refused({ pitC: 900 })).toEqual(['face.pins.0.pitC']);
+    expect(await refused({ onAtMs: 'noon' })).toEqual(['face.pins.0.onAtMs']);
+    expect(await refused({ finish: { pitId: 'oven', pitC: -4 } })).toEqual(['face.pins.0.finish.pitC']);
+    expect(await refused({ places: [{ pieceId: 'a', pitId: 'b', rackId: 'c', xMm: -1, yMm: 0, turned: 'yes' }] })).toEqual([
+      'face.pins.0.places.0.xMm',
+      'face.pins.0.places.0.turned',
+    ]);
+    expect((await loadEvent(event.id))!.pins).toEqual([pin]);
+  });
+});
+
+describe('a plan file', () => {
+  it('is read into a plan under a name, saved by nothing but the plan screen', async () => {
+    const { input, plan } = await planned();
+    const text = writeOpenPlan(openPlanOf(input, plan));
+    const named = must(await services.readPlanFile(house, { eventId: event.id, text }));
+    expect(named.pins).toHaveLength(plan.runs.length);
+    expect((await loadEvent(event.id))!.namedPlans).toBeUndefined();
+    event = must(await save({ ...event, namedPlans: [named] }));
+    expect((await loadEvent(event.id))!.namedPlans).toMatchObject([{ name: 'Gannet Point supper, from a file' }]);
+  });
+
+  it('is refused with the place and the reason, a few of many', async () => {
+    const { input, plan } = await planned();
+    const text = writeOpenPlan(openPlanOf(input, plan));
+    const read = async (spoilt: string) => messageOf(await services.readPlanFile(house, { eventId: event.id, text: spoilt }));
+    expect(await read('{')).toContain('$ is not JSON');
+    expect(await read(writeOpenEvent(supperFile()))).toContain('$.format must be "anachron-plan"');
+    expect(await read(text.replace('"version": 1', '"version": 7'))).toContain('$.version must be 1');
+    expect(await read(text.replaceAll('"brisket-1"', '"brisket-9"'))).toContain('"brisket-9" is no piece of that batch');
+    const many = await read(text.replaceAll('"carveAt"', '"carvedAt"'));
+    expect(many).toMatch(/nothing of it was taken: \$\.runs\[0\].*; and \d+ more\.$/);
+    expect(messageOf(await services.readPlanFile(house, { eventId: 'nobody', text }))).toBe('eventGone');
+  });
+});
