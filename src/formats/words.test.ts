@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../tests/fixtures/events';
-import { CUTS, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../core/model';
+import { CUTS, DEFAULT_VENUE, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../core/model';
 import { buildPlan } from '../core/planning';
 import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from './units';
 import { batchName, capital, piecesWords, type Speech } from './names';
@@ -31,6 +31,16 @@ describe('the words of a task', () => {
     }
     for (const kind of ['carve', 'check', 'hold', 'light', 'load', 'pull', 'rest', 'serve', 'vent', 'wrap'] as const)
       expect(kinds).toContain(kind);
+  });
+
+  it('say where to drive, and with what loaded', () => {
+    const away = { ...event, venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 } };
+    const there = buildPlan(inputOf(away));
+    const drive = there.tasks.find((task) => task.kind === 'drive')!;
+    const words = taskWords({ ...speech(), event: away }, drive, there.runs);
+    expect(words.title).toBe('Drive to Gannet Point for supper');
+    expect(words.detail).toMatch(/^40 min on the road/);
+    for (const task of there.tasks) expect(taskWords({ ...speech(), event: away }, task, there.runs).title.length).toBeGreaterThan(5);
   });
 
   it('heat an oven and light a pit', () => {

@@ -19,6 +19,13 @@ export function taskWords(speech: Speech, task: Task, runs: Run[]): TaskWords {
       detail: `${serving.guests.adults + serving.guests.children} guests, for ${formatMinutes(serving.serveForMin)}.`,
     };
   }
+  if (task.kind === 'drive') {
+    const serving = speech.event.servings.find((each) => each.id === task.servingId)!;
+    return {
+      title: `Drive to ${speech.event.place || 'the venue'} for ${serving.name.toLowerCase()}`,
+      detail: `${formatMinutes(task.minutes)} on the road, all hands; loaded by then as the load-out lists, hot food hot and strapped down.`,
+    };
+  }
   if (isPrepTask(task)) return prepTaskWords(speech, task);
   const run = runs.find((each) => each.id === task.runId)!;
   return rhythmTaskWords(speech, task, run, pit) ?? runTaskWords(speech, task, run, pit);

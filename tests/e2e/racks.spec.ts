@@ -141,4 +141,16 @@ test('the day: weather, venue and who is on duty', async ({ page }) => {
   await expect(page.getByText('Isa')).toBeVisible();
   await page.getByRole('combobox', { name: 'Use the equipment of another event' }).selectOption({ label: 'Gannet Point, 150 years' });
   await expect(page.getByText('The same equipment is chosen here.')).toBeVisible();
+
+  // The drive is on the plan, and on the run sheet with what goes into the van.
+  await stage(page, 'Brief');
+  await addCut(page, 'chicken-half');
+  await saved(page);
+  await stage(page, 'Plan');
+  await expect(page.locator('svg').getByText('drive', { exact: true })).toBeVisible();
+  await stage(page, 'Run sheet');
+  const loadOut = page.getByRole('region', { name: 'Load-out for Supper' });
+  await expect(loadOut).toContainText(/leave .*\d\d:\d\d/);
+  await expect(loadOut).toContainText(/chicken halves, [\d.]+ lb/);
+  await expect(page.getByRole('main').getByText(/^Drive to /)).toBeVisible();
 });
