@@ -1,8 +1,21 @@
-import type { Plan } from '../../core/model';
+import type { Plan, Run } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import { capital, gearName, piecesWords, type Speech } from '../../formats/names';
 import { formatMass, formatMinutes } from '../../formats/units';
+
+/** The runs of a batch together: in the van it is one thing. */
+function contentsOf(runs: readonly Run[]): { batchId: string; pieces: number; kg: number }[] {
+  const batchIds = [...new Set(runs.map((run) => run.batchId))];
+  return batchIds.map((batchId) => {
+    const own = runs.filter((run) => run.batchId === batchId);
+    return {
+      batchId,
+      pieces: own.reduce((sum, run) => sum + run.pieceIds.length, 0),
+      kg: own.reduce((sum, run) => sum + run.kg, 0),
+    };
+  });
+}
 
 /** What goes into the van before each drive, and by when. */
 export function LoadOut({ speech, input, plan }: { speech: Speech; input: PlanInput; plan: Plan }) {
@@ -31,7 +44,9 @@ export function LoadOut({ speech, input, plan }: { speech: Speech; input: PlanIn
               <Box />
               <span>
                 <strong>{capital(gearId === 'board' ? 'wrapped, on a board' : gearName(speech, gearId))}</strong>:{' '}
-                {runs.map((run) => `${piecesWords(speech, run.batchId, run.pieceIds.length)}, ${formatMass(run.kg, units)}`).join('; ')}
+                {contentsOf(runs)
+                  .map(({ batchId, pieces, kg }) => `${piecesWords(speech, batchId, pieces)}, ${formatMass(kg, units)}`)
+                  .join('; ')}
               </span>
             </li>
           ))}
