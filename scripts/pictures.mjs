@@ -59,8 +59,15 @@ try {
     .first()
     .click();
   await page.getByLabel('Method').selectOption({ label: 'Hot and fast, foil' });
-  await page.waitForTimeout(5000);
+  await page.waitForTimeout(3000);
+  await page.getByRole('button', { name: 'Re-plan' }).click();
+  await page.getByRole('button', { name: 'Stop, take the best' }).waitFor();
+  await page.getByRole('button', { name: 'Re-plan' }).waitFor();
+  await page.getByRole('button', { name: 'Mark As searched on the timeline' }).click();
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.waitForTimeout(11000);
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'plan-compare.png') });
+  await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(2000);
   await context.addCookies([{ name: 'anachron-light', value: 'night', url: base }]);

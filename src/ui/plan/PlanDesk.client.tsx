@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Broken, CookEvent, Leg, NamedPlan, Pin, Plan, Run } from '../../core/model';
+import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
 import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { speechOf } from '../../formats/names';
@@ -11,13 +11,14 @@ import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { Compare } from './Compare.client';
 import { Empty } from './Empty';
+import { elsewhere } from './Ghosts';
 import { KeptPlan } from './KeptPlan.client';
 import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
 import { PlanRacks } from './PlanRacks.client';
 import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
-import { Timeline, type Ghost } from './Timeline.client';
+import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { usePlanFace } from './usePlanFace';
 import { usePlanner } from './usePlanner';
@@ -262,13 +263,3 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
 }
 
 const NONE: never[] = [];
-
-/** Legs of another plan that this one has nowhere, with their batch. */
-function elsewhere(other: Plan, { runs }: Plan): Ghost[] {
-  const here = new Set(runs.flatMap((run) => run.legs.map((leg) => legKey(run, leg))));
-  return other.runs.flatMap((run) =>
-    run.legs.filter((leg) => !here.has(legKey(run, leg))).map((leg) => ({ ...leg, batchId: run.batchId })),
-  );
-}
-const legKey = ({ batchId }: Run, { pitId, rackId, fromMs, toMs, pieceIds }: Leg) =>
-  [batchId, pitId, rackId, fromMs, toMs, pieceIds.length].join();

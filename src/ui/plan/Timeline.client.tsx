@@ -1,10 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { Leg, Plan, Shift } from '../../core/model';
+import type { Plan, Shift } from '../../core/model';
 import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
 import { clockTime, startOfHour } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
-import { batchName, gearName, type Speech } from '../../formats/names';
+import { gearName, type Speech } from '../../formats/names';
+import { Ghosts, type Ghost } from './Ghosts';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
@@ -27,10 +28,6 @@ interface TimelineProps {
   ghosts?: readonly Ghost[];
   /** A run taken elsewhere: told while it moves, and once more when it is let go. */
   onDrag?(drag: { runId: string; byMin: number; pitId: string }, letGo: boolean): void;
-}
-
-export interface Ghost extends Leg {
-  batchId: string;
 }
 
 /** Runs are dragged in steps of this. */
@@ -141,28 +138,12 @@ export function Timeline({
                     pinned={plan.runs.find((run) => run.id === bar.runId)?.pinned}
                   />
                 ))}
-                {ghosts
-                  .filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId)
-                  .map((leg) => {
-                    const [x0, x1] = [xAt(scale, leg.fromMs), xAt(scale, leg.toMs)];
-                    return (
-                      <g key={`${leg.batchId}${leg.pieceIds[0]}`} pointerEvents="none">
-                        <rect
-                          x={x0}
-                          width={Math.max(2, x1 - x0)}
-                          y={rack.y - 2}
-                          height={rack.height - 4}
-                          fill="none"
-                          stroke="var(--ember)"
-                          strokeWidth={1.5}
-                          strokeDasharray="5 3"
-                        />
-                        <text x={x0 + 4} y={rack.y + rack.height - 9} className="text-[11px] font-bold" fill="var(--ember-ink)">
-                          {batchName(speech, leg.batchId)} {leg.pieceIds.length}
-                        </text>
-                      </g>
-                    );
-                  })}
+                <Ghosts
+                  scale={scale}
+                  speech={speech}
+                  row={rack}
+                  ghosts={ghosts.filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId)}
+                />
                 {rack.bars
                   .filter((bar) => bar.runId === dragged?.runId)
                   .map((bar) => (
