@@ -17,7 +17,7 @@ module.exports = {
     {
       name: 'no-orphans',
       severity: 'error',
-      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.test\\.ts$', '^src/app/', '^src/instrumentation'] },
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^src/app/', '^src/instrumentation'] },
       to: {},
     },
     ...Object.entries(rooms).map(([room, allowed]) => ({
@@ -30,13 +30,13 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'The heart uses nothing but itself.',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core/', pathNot: '\\.test\\.tsx?$' },
       to: { pathNot: '^src/core/' },
     },
     {
       name: 'pure-rooms-without-node',
       severity: 'error',
-      from: { path: '^src/(formats|doors|workers|ui)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/(formats|doors|workers|ui)/', pathNot: '\\.test\\.tsx?$' },
       to: { dependencyTypes: ['core'] },
     },
     {
@@ -49,13 +49,13 @@ module.exports = {
       name: 'rooms-of-core-by-their-door',
       comment: 'Other rooms enter a core room by its index.',
       severity: 'error',
-      from: { path: '^src/(?!core/)', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/(?!core/)', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/core/[^/]+/(?!index\\.ts$)[^/]+$' },
     },
     {
       name: 'core-rooms-by-their-door',
       severity: 'error',
-      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/core/[^/]+/(?!index\\.ts$)[^/]+$', pathNot: '^src/core/$1/' },
     },
   ],

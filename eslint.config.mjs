@@ -15,7 +15,7 @@ export default tseslint.config(
   },
   {
     files: ['src/core/**/*.ts', 'src/formats/**/*.ts', 'src/doors/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       // One time seam and one source of chance: both are handed in.
       'no-restricted-syntax': [

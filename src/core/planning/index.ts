@@ -26,3 +26,4 @@ export type { Decision } from './decisions';
 export { planFigures } from './figures';
 export type { PlanFigures } from './figures';
 export { pinned, pinOf, unpinned } from './pins';
+export { concernsServing } from './concerns';

@@ -67,8 +67,9 @@ function coalsOf({ plan }: TimelineInput, scale: Scale, pit: Pit): PitRow['coals
 /** One tick for each lifting of the lid, whatever is done at it. */
 function openingsOf({ plan }: TimelineInput, scale: Scale, pit: Pit): Opening[] {
   const openings = new Map<string, Opening>();
-  for (const { id, kind, batchId, opening, atMs, pitId } of plan.tasks) {
+  for (const { id, kind, runId, opening, atMs, pitId } of plan.tasks) {
     if (pitId !== pit.id || !opening) continue;
+    const batchId = plan.runs.find((run) => run.id === runId)?.batchId;
     const known = openings.get(opening);
     if (known) known.tasks.push({ id, kind, batchId });
     else openings.set(opening, { x: xAt(scale, atMs), atMs, tasks: [{ id, kind, batchId }] });

@@ -1,6 +1,7 @@
 'use client';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { Plan, Serving } from '../../core/model';
+import { concernsServing } from '../../core/planning';
 import { clockTime } from '../../formats/clock';
 import { batchName, pitName, rackName, type Speech } from '../../formats/names';
 import { formatShare } from '../../formats/units';
@@ -13,11 +14,7 @@ export function Verdict({ serving, speech, plan, onMove }: { serving: Serving; s
   const { event, units } = speech;
   const own = new Set(event.batches.filter((batch) => batch.servingId === serving.id).map((batch) => batch.id));
   const runs = plan.runs.filter((run) => own.has(run.batchId));
-  const broken = plan.problems.some(
-    (problem) =>
-      problem.severity === 'broken' &&
-      (('batchId' in problem && own.has(problem.batchId)) || ('servingId' in problem && problem.servingId === serving.id)),
-  );
+  const broken = plan.problems.some((problem) => problem.severity === 'broken' && concernsServing(problem, event, serving.id));
   const odds = plan.odds.find((each) => each.servingId === serving.id);
   const sure = odds?.onTimeShare ?? 1;
   const nudge = 'grid size-8 place-items-center rounded border border-line hover:border-soft print:hidden';

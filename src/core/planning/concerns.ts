@@ -1,0 +1,29 @@
+import type { CookEvent, PlanProblem } from '../model';
+
+/** Whether a problem is about a serving: its own, one of its batches', or one that names neither and so is about all. */
+export function concernsServing(problem: PlanProblem, event: Pick<CookEvent, 'batches'>, servingId: string): boolean {
+  const { batchIds, servingIds } = namedIn(problem);
+  if (batchIds.length === 0 && servingIds.length === 0) return true;
+  const own = event.batches.filter((batch) => batch.servingId === servingId).map((batch) => batch.id);
+  return servingIds.includes(servingId) || batchIds.some((id) => own.includes(id));
+}
+
+function namedIn(problem: PlanProblem): { batchIds: string[]; servingIds: string[] } {
+  const some = (...ids: (string | undefined)[]) => ids.filter((id) => id !== undefined);
+  switch (problem.code) {
+    case 'ruleBroken':
+      return { batchIds: some(problem.broken.batch), servingIds: some(problem.broken.serving) };
+    case 'laidWrong': {
+      const { fault } = problem;
+      return {
+        batchIds: some('piece' in fault ? fault.piece.batchId : undefined, 'other' in fault ? fault.other.batchId : undefined),
+        servingIds: [],
+      };
+    }
+    default:
+      return {
+        batchIds: 'batchId' in problem ? [problem.batchId] : 'batchIds' in problem ? problem.batchIds : [],
+        servingIds: 'servingId' in problem ? [problem.servingId] : [],
+      };
+  }
+}

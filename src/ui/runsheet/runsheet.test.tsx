@@ -1,0 +1,101 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
+import { DEFAULT_VENUE, SHIPPED_LIBRARY } from '../../core/model';
+import { buildPlan, decisionsOf } from '../../core/planning';
+import type { Speech } from '../../formats/names';
+import { DEFAULT_UNITS } from '../../formats/units';
+import { Decisions } from './Decisions';
+import { LoadOut } from './LoadOut';
+import { rowsOf, TaskLine } from './TaskLine';
+
+const away = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' }), batchOf('spare-ribs', 6), batchOf('chicken-half', 6)], {
+  venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 },
+});
+const towed = { ...OFFSET, travels: true, name: 'Towed offset' };
+const input = inputOf(away, [towed, OVEN]);
+const plan = buildPlan(input);
+const speech: Speech = {
+  event: away,
+  pits: [towed, OVEN],
+  boxes: [BOX],
+  library: SHIPPED_LIBRARY,
+  units: { ...DEFAULT_UNITS, clock: '24' },
+};
+const textOf = (markup: string) => markup.replace(/<[^>]+>/g, ' ').replace(/\s+/g, ' ');
+
+describe('the run sheet', () => {
+  it('has a line for every task, with its time, and nothing left out of its words', () => {
+    const rows = rowsOf(plan.tasks);
+    expect(rows.reduce((sum, row) => sum + 1 + row.again.length, 0)).toBe(plan.tasks.length);
+    for (const row of rows) {
+      const text = textOf(renderToStaticMarkup(<TaskLine row={row} speech={speech} plan={plan} names={new Map()} />));
+      expect(text).toMatch(/\d\d:\d\d/);
+      expect(text).not.toMatch(/undefined|NaN|\[object/);
+    }
+  });
+
+  it('names who does it, and says that an opening is shared', () => {
+    const [first, second] = plan.tasks.filter((task) => task.opening !== undefined);
+    const shared = plan.tasks.map((task) => (task === second ? { ...task, opening: first!.opening } : task));
+    const line = (task: (typeof shared)[number]) =>
+      textOf(
+        renderToStaticMarkup(
+          <TaskLine
+            row={{ task: { ...task, who: ['ada', 'gone'] }, again: [] }}
+            speech={speech}
+            plan={{ ...plan, tasks: shared.map((each) => (each === task ? each : each)) }}
+            names={new Map([['ada', 'Ada']])}
+          />,
+        ),
+      );
+    expect(line(shared.find((task) => task.id === first!.id)!)).toContain('Ada, crew');
+    expect(line(shared.find((task) => task.id === second!.id)!)).toContain('same opening');
+  });
+
+  it('tells of tending the fire once an hour, and how only the first time', () => {
+    const reload = (minute: number, kg: number) => ({
+      id: `r${minute}`,
+      kind: 'reload' as const,
+      atMs: minute * 60_000,
+      minutes: 5,
+      pitId: 'offset',
+      kg,
+    });
+    const rows = rowsOf([reload(0, 2), reload(20, 2), { ...reload(30, 2), pitId: 'oven' }, reload(40, 2)]);
+    expect(rows.map((row) => [row.task.pitId, row.again.length])).toEqual([
+      ['offset', 2],
+      ['oven', 0],
+    ]);
+  });
+});
+
+describe('the load-out', () => {
+  const text = textOf(renderToStaticMarkup(<LoadOut speech={speech} input={input} plan={plan} />));
+
+  it('says when the crew leaves, what is in which box as one thing, and which pits come along', () => {
+    // Carved at 17:30, 15 minutes to set up, 40 on the road.
+    expect(text).toContain('Load out for supper: leave Sat 16:35');
+    expect(text).toContain('A drive of 40 min');
+    expect(text).toMatch(/3 briskets, [\d.]+ lb/);
+    expect(text.match(/spare rib racks/g)).toHaveLength(1);
+    expect(text).toContain('Towed offset , cold and emptied of ash');
+    expect(text).not.toContain('Oven');
+  });
+
+  it('is not there when nobody drives', () => {
+    const here = { ...away, venue: DEFAULT_VENUE };
+    const stays = buildPlan({ ...input, event: here });
+    expect(renderToStaticMarkup(<LoadOut speech={{ ...speech, event: here }} input={{ ...input, event: here }} plan={stays} />)).toBe('');
+  });
+});
+
+describe('decision points', () => {
+  it('stand in the order of the clock, each with its lever, and not at all when there are none', () => {
+    const decisions = decisionsOf(input, plan);
+    const markup = renderToStaticMarkup(<Decisions speech={speech} plan={plan} decisions={decisions} />);
+    expect(markup.match(/<li/g)).toHaveLength(decisions.length);
+    expect(decisions.map((decision) => decision.atMs)).toEqual(decisions.map((decision) => decision.atMs).sort((a, b) => a - b));
+    expect(renderToStaticMarkup(<Decisions speech={speech} plan={plan} decisions={[]} />)).toBe('');
+  });
+});
