@@ -11,11 +11,13 @@ requireNode();
 ensureInstalled();
 const chromium = ensureChromium();
 
-step('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-step('types', bin('tsc'), ['--noEmit']);
-step('boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']);
-step('dead code', bin('knip'), []);
+await sideBySide([
+  ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['types', bin('tsc'), ['--noEmit']],
+  ['boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
+  ['dead code', bin('knip'), []],
+]);
 step('unit and property tests', bin('vitest'), ['run']);
 ensureBuilt();
 await endToEnd();
@@ -24,6 +26,27 @@ console.log('\nEverything passed.');
 function step(name, command, args, env) {
   console.log(`\n— ${name}`);
   if (run(command, args, env) !== 0) stop(`\nFailed at: ${name}.`);
+}
+
+/** Checks that only read, all at once; what each has to say comes together, and all of it even when one fails. */
+async function sideBySide(checks) {
+  const results = checks.map(
+    ([name, command, args]) =>
+      new Promise((resolve) => {
+        let said = '';
+        const check = spawn(command, args, { cwd: ROOT, env: process.env });
+        for (const stream of [check.stdout, check.stderr]) stream.on('data', (text) => (said += text));
+        check.on('error', (error) => resolve({ name, said: String(error), status: 1 }));
+        check.on('close', (status) => resolve({ name, said, status }));
+      }),
+  );
+  const failed = [];
+  for (const result of results) {
+    const { name, said, status } = await result;
+    console.log(`\n— ${name}${said.trim() ? `\n${said.trim()}` : ''}`);
+    if (status !== 0) failed.push(name);
+  }
+  if (failed.length > 0) stop(`\nFailed at: ${failed.join(', ')}.`);
 }
 
 /** The Chromium on the PATH, or Debian's, installed when this may be done. */

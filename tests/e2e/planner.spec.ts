@@ -94,6 +94,25 @@ test('what is changed while it searches is kept, and the search is left', async 
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('Supper 18:00', { exact: true }).first()).toBeVisible();
   await saved(page);
+
+  // A run's own levers, tried: one is pulled from its panel and put back.
+  await briskets(page).click();
+  const before = await briskets(page).getAttribute('aria-label');
+  await page.getByRole('button', { name: 'Try its levers' }).click();
+  const levers = page.getByRole('list', { name: 'Levers of this run' }).getByRole('listitem');
+  await expect(levers.filter({ hasText: /Briskets: hotter/ }).first()).toContainText(/fits, \d+ % sure|still without a place/, {
+    timeout: 60_000,
+  });
+  await levers
+    .filter({ hasText: /Briskets: hotter/ })
+    .first()
+    .getByRole('button', { name: 'Do this' })
+    .click();
+  await expect(page.getByText(/^Done: Briskets: hotter/)).toBeVisible();
+  await expect(page.getByRole('button', { name: before!, exact: true })).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(briskets(page)).toHaveAttribute('aria-label', before!);
+  await saved(page);
 });
 
 test('two plans are kept, compared, marked and one adopted; confidence shows its price', async ({ page }) => {
