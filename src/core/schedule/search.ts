@@ -124,6 +124,13 @@ export function* search(
     }
     if (i % YIELD_EVERY === 0 || i === iterations) yield { done: i, of: iterations, best: foundOf(best!, lower) };
   }
+  // A split that was of use on the way may be so no longer: a batch that is as well off in one goes in one.
+  for (const id of free.map((order) => order.batch.id)) {
+    const { parts, ...choice } = best!.scheme.choices[id] ?? {};
+    if (parts === undefined) continue;
+    const next = decoder.decode(stamp({ order: best!.scheme.order, choices: { ...best!.scheme.choices, [id]: choice } }));
+    if (!betterThan(best!, next)) best = next;
+  }
   return foundOf(best!, lower);
 }
 
