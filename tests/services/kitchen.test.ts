@@ -1,34 +1,21 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { RECIPES, type CookEvent } from '../../src/core/model';
-import type { Outcome } from '../../src/core/outcome';
 import type { BuyingInput, KitchenInput, PrepInput } from '../../src/doors';
-import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { House } from '../../src/services';
+import { codes, must, openHouse } from '../fixtures/house';
 
 const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
-let folder: string;
-let db: Database;
 let house: House;
+let close: () => Promise<void>;
 let event: CookEvent;
 
-const must = <T>(outcome: Outcome<T>): T => {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
-  return outcome.value;
-};
-const codes = (outcome: Outcome<unknown>) =>
-  outcome.ok ? [] : outcome.problems.map((problem) => `${problem.code}${problem.path ? `@${problem.path}` : ''}`);
 const at = () => ({ eventId: event.id, revision: event.revision });
 const piece = (i = 0) => event.batches[0]!.pieces[i]!;
 
 beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'anachron-kitchen-'));
-  db = await openDatabase(path.join(folder, 'house.sqlite'));
-  let next = 0;
-  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+  ({ house, close } = await openHouse(NOW_MS));
   must(
     await services.keepPit(house, {
       id: 'pit',
@@ -57,10 +44,7 @@ beforeEach(async () => {
   );
   event = must(await services.saveBrief(house, brief(made)));
 });
-afterEach(async () => {
-  await db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterEach(() => close());
 
 function brief(of: CookEvent, change: object = {}) {
   const [serving] = of.servings;

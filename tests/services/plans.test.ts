@@ -1,39 +1,26 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
 import type { Outcome } from '../../src/core/outcome';
 import { faceOf, pinned, stageStates } from '../../src/core/planning';
 import { check, PlanFaceInput } from '../../src/doors';
 import { openPlanOf, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
-import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { House } from '../../src/services';
+import { must, openHouse } from '../fixtures/house';
 import { supperFile } from '../fixtures/supper';
 
 const NOW_MS = Date.parse('2027-06-18T15:00:00Z');
-let folder: string;
-let db: Database;
 let house: House;
+let close: () => Promise<void>;
 let event: CookEvent;
 
 beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'anachron-plans-'));
-  db = await openDatabase(path.join(folder, 'house.sqlite'));
-  let next = 0;
-  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+  ({ house, close } = await openHouse(NOW_MS));
   event = must(await services.importEvent(house, { text: writeOpenEvent(supperFile()) }));
 });
-afterEach(async () => {
-  await db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterEach(() => close());
 
-function must<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
-  return outcome.value;
-}
 const planned = async () => (await services.planEvent(house, event.id))!;
 const messageOf = (outcome: Outcome<unknown>) => (outcome.ok ? '' : (outcome.problems[0]!.message ?? outcome.problems[0]!.code));
 /** As the browser sends it: through JSON and the door. */

@@ -1,39 +1,22 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
-import type { Outcome } from '../../src/core/outcome';
 import { faceOf, type PlanFace } from '../../src/core/planning';
 import type { BriefInput, CutInput, MethodInput, PitInput, PlanFaceInput } from '../../src/doors';
 import { openEventOf, writeOpenEvent } from '../../src/formats/open';
 import { supperFile } from '../fixtures/supper';
-import { loadEvent, openDatabase, type Database } from '../../src/persistence';
+import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { House } from '../../src/services';
+import { codes, must, openHouse } from '../fixtures/house';
 
 const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
-let folder: string;
-let db: Database;
 let house: House;
+let close: () => Promise<void>;
 
 beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'anachron-services-'));
-  db = await openDatabase(path.join(folder, 'house.sqlite'));
-  let next = 0;
-  house = { db, nowMs: () => NOW_MS, newId: () => `id-${++next}` };
+  ({ house, close } = await openHouse(NOW_MS));
 });
-afterEach(async () => {
-  await db.close();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-function must<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
-  return outcome.value;
-}
-const codes = (outcome: Outcome<unknown>) =>
-  outcome.ok ? [] : outcome.problems.map((problem) => `${problem.code}${problem.path ? `@${problem.path}` : ''}`);
+afterEach(() => close());
 
 const NEW = {
   name: ' Supper ',
