@@ -11,4 +11,6 @@ export * from './open';
 export * from './piece';
 export * from './pitPresets';
 export * from './plan';
+export * from './problem';
 export * from './recipe';
+export * from './taskKind';

@@ -1,7 +1,7 @@
-import type { Carried } from './allergen';
-import type { Broken } from './broken';
 import type { Scheme } from './event';
 import type { HotFinish } from './method';
+import type { PlanProblem } from './problem';
+import type { PrepKind, TaskKind } from './taskKind';
 import type { Rect, RackSide } from './equipment';
 
 /** Where a piece lies on its rack, and which way its thick end points. */
@@ -148,10 +148,6 @@ export interface ServingOdds {
 /** What a plan costs, compared level by level, less is better (docs/planner.md). */
 export type Objective = [broken: number, riskMin: number, qualityH: number, people: number, pitHours: number];
 
-/** What is done to meat before it goes on, in the order it is done. */
-export const PREP_KINDS = ['thaw', 'trim', 'mixBrine', 'brine', 'rinse', 'inject', 'salt', 'rub', 'fill', 'temper'] as const;
-export type PrepKind = (typeof PREP_KINDS)[number];
-
 /** One step of prep, counted back from going on the pit. */
 export interface PrepStep {
   /** Stable from plan to plan. */
@@ -171,41 +167,11 @@ export interface PrepStep {
   outOfHours: boolean;
 }
 
-/** What shortens a prep that is too late. */
-export type PrepDrop = 'thawInWater' | 'saltInsteadOfBrine' | 'skipBrine' | 'saltAnHour' | 'saltAsItGoesOn' | 'skipTempering' | 'none';
-
 /** A stretch of time in which the kitchen works. */
 export interface Shift {
   fromMs: number;
   toMs: number;
 }
-
-export type TaskKind =
-  | PrepKind
-  | 'light'
-  | 'closeAir'
-  | 'setPoint'
-  | 'reload'
-  | 'ash'
-  | 'water'
-  | 'wood'
-  | 'tube'
-  | 'relight'
-  | 'probe'
-  | 'spray'
-  | 'turn'
-  | 'load'
-  | 'wrap'
-  | 'unwrap'
-  | 'move'
-  | 'check'
-  | 'pull'
-  | 'vent'
-  | 'rest'
-  | 'hold'
-  | 'carve'
-  | 'drive'
-  | 'serve';
 
 export interface Task {
   /** Stable from plan to plan: the same deed keeps its id when its time moves. */
@@ -229,114 +195,6 @@ export interface Task {
   /** Tasks that share one lifting of a lid carry the same opening. */
   opening?: string;
 }
-
-/** A piece of a batch, to be named. */
-export interface PieceRef {
-  batchId: string;
-  pieceId: string;
-}
-
-/** What is wrong on a rack at some moment. */
-export type RackFault = { fromMs: number; toMs: number } & (
-  | { code: 'tooNear'; piece: PieceRef; other: PieceRef; apartMm: number; gapMm: number }
-  | { code: 'offRack' | 'onBlocked'; piece: PieceRef }
-  | { code: 'tooTall'; piece: PieceRef; thicknessMm: number; clearanceMm: number }
-  | { code: 'overloaded'; kg: number; maxKg: number }
-  | { code: 'poultryAbove'; piece: PieceRef; other: PieceRef }
-);
-
-export type PlanProblem =
-  | { code: 'noSuitablePit'; severity: 'broken'; batchId: string; pieces: number; need: 'smoke' | 'heat' | 'size' }
-  | {
-      code: 'rackFull';
-      severity: 'broken';
-      batchId: string;
-      pieces: number;
-      pitId: string;
-      rackId: string;
-      shortMm2: number;
-      fromMs: number;
-      toMs: number;
-    }
-  | {
-      code: 'rackOverloaded';
-      severity: 'broken';
-      batchId: string;
-      pieces: number;
-      pitId: string;
-      rackId: string;
-      shortKg: number;
-      fromMs: number;
-      toMs: number;
-    }
-  | {
-      code: 'heatConflict';
-      severity: 'broken';
-      batchId: string;
-      pieces: number;
-      pitId: string;
-      wantedC: number;
-      setC: number;
-      fromMs: number;
-      toMs: number;
-    }
-  | {
-      code: 'rackNoSpot';
-      severity: 'broken';
-      batchId: string;
-      pieces: number;
-      pitId: string;
-      rackId: string;
-      /** Length and width by which the best free spot misses the piece, added up. */
-      shortMm: number;
-      fromMs: number;
-      toMs: number;
-    }
-  | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
-  | { code: 'laidUnsuitable'; severity: 'broken'; batchId: string; pieces: number; pitId: string }
-  | { code: 'longSmoke'; severity: 'warning'; batchId: string; pitId: string; minutes: number }
-  | { code: 'laidWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
-  | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
-  | { code: 'warmerFull'; severity: 'broken'; batchId: string; pieces: number; shortSlots: number; fromMs: number; toMs: number }
-  | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
-  | { code: 'neverDone'; severity: 'broken'; batchId: string; pieces: number; pitC: number }
-  | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }
-  | { code: 'coreTooLow'; severity: 'broken'; batchId: string; pieces: number; coreC: number; requiredC: number; nonIntact: boolean }
-  | { code: 'rareForSusceptible'; severity: 'broken'; batchId: string; pieces: number; coreC: number; servingId: string }
-  | { code: 'noHands'; severity: 'broken'; batchId: string; pieces: number; kind: TaskKind; atMs: number; minutes: number }
-  | { code: 'nobodyToLight'; severity: 'broken'; pitId: string; atMs: number }
-  | { code: 'nobodyToDrive'; severity: 'broken'; servingId: string; atMs: number }
-  | { code: 'onTheRoad'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
-  | { code: 'servingRisk'; severity: 'warning'; servingId: string; onTimeShare: number }
-  | { code: 'overHeld'; severity: 'warning'; batchId: string; holdMin: number; ceilingMin: number }
-  | { code: 'alreadyPast'; severity: 'broken'; batchId: string; pieces: number; lateByMin: number }
-  | {
-      code: 'prepTooLate';
-      severity: 'broken' | 'warning';
-      batchId: string;
-      pieces: number;
-      kind: PrepKind;
-      lateByMin: number;
-      /** It is the delivery that is too late, not the present moment. */
-      waitsForDelivery: boolean;
-      drop: PrepDrop;
-    }
-  | { code: 'waterThawTooLong'; severity: 'broken'; batchId: string; pieces: number; minutes: number }
-  | {
-      code: 'fridgeFull' | 'tubFull';
-      severity: 'warning';
-      /** Batches and sides that lie there at the fullest moment. */
-      batchIds: string[];
-      overLitres: number;
-      litres: number;
-      fromMs: number;
-      toMs: number;
-    }
-  | { code: 'tooSalty'; severity: 'warning'; batchId: string; saltShare: number }
-  | { code: 'allergenServed'; severity: 'warning'; servingId: string; carried: Carried; guests: number; batchIds: string[]; free: number }
-  /** A run pinned by the owner breaks a rule of docs/formats/rules.md. */
-  | { code: 'ruleBroken'; severity: 'broken'; broken: Broken }
-  | { code: 'servedBelowHotHold'; severity: 'warning'; batchId: string; coreC: number };
 
 export interface Plan {
   eventId: string;

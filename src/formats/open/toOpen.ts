@@ -15,7 +15,8 @@ import { SHIPPED_PARAMETERS } from '../../core/forecast';
 import { newForecastCache } from '../../core/schedule';
 import { addMinutes } from '../../core/units';
 import { rfc3339 } from '../clock';
-import type { OpenBatch, OpenCut, OpenEvent, OpenFire, OpenMethod, OpenPit, OpenPlan, OpenRack, OpenRun, OpenTask } from '../../core/model';
+import { openTasksOf } from './openTasks';
+import type { OpenBatch, OpenCut, OpenEvent, OpenFire, OpenMethod, OpenPit, OpenPlan, OpenRack, OpenRun } from '../../core/model';
 
 /** An event of the product as its file has it. Only batches that can be planned are written. */
 export function openEventOf(input: PlanInput): OpenEvent {
@@ -219,54 +220,6 @@ function openRunOf(run: Run, time: (ms: number) => string): OpenRun {
     carveAt: time(run.carveAtMs),
     why: run.why.map(({ code, ...data }) => ({ code, ...openData(data, time) })),
   };
-}
-
-const TASK_ORDER = ['light', 'drive', 'pull', 'wrap', 'move', 'check', 'load', 'carve'];
-
-function openTasksOf(plan: Plan, time: (ms: number) => string): OpenTask[] {
-  const tasks: (OpenTask & { atMs: number })[] = [
-    ...plan.firings.map((firing) => ({
-      atMs: firing.lightAtMs,
-      at: '',
-      minutes: 15,
-      kind: 'light' as const,
-      pit: firing.pitId,
-      who: firing.who,
-    })),
-    ...plan.drives.map((drive) => ({
-      atMs: drive.fromMs,
-      at: '',
-      minutes: (drive.toMs - drive.fromMs) / 60_000,
-      kind: 'drive' as const,
-      who: drive.who,
-    })),
-    ...plan.runs.flatMap((run) =>
-      run.work.map(({ kind, atMs, minutes, pitId, pieceIds, who }) => ({
-        atMs,
-        at: '',
-        minutes,
-        kind,
-        ...(pitId && { pit: pitId }),
-        pieces: pieceIds,
-        who,
-      })),
-    ),
-  ];
-  return tasks
-    .sort(
-      (a, b) =>
-        a.atMs - b.atMs ||
-        TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind) ||
-        ((a.pieces ?? []).join() < (b.pieces ?? []).join() ? -1 : 1),
-    )
-    .map(({ atMs, minutes, kind, pit, pieces, who }) => ({
-      at: time(atMs),
-      minutes,
-      kind,
-      ...(pit && { pit }),
-      ...(pieces && { pieces }),
-      who,
-    }));
 }
 
 const ID_KEYS: Record<string, string> = {

@@ -1,0 +1,33 @@
+/** What is done to meat before it goes on, in the order it is done. */
+export const PREP_KINDS = ['thaw', 'trim', 'mixBrine', 'brine', 'rinse', 'inject', 'salt', 'rub', 'fill', 'temper'] as const;
+export type PrepKind = (typeof PREP_KINDS)[number];
+
+/** What shortens a prep that is too late. */
+export type PrepDrop = 'thawInWater' | 'saltInsteadOfBrine' | 'skipBrine' | 'saltAnHour' | 'saltAsItGoesOn' | 'skipTempering' | 'none';
+
+export type TaskKind =
+  | PrepKind
+  | 'light'
+  | 'closeAir'
+  | 'setPoint'
+  | 'reload'
+  | 'ash'
+  | 'water'
+  | 'wood'
+  | 'tube'
+  | 'relight'
+  | 'probe'
+  | 'spray'
+  | 'turn'
+  | 'load'
+  | 'wrap'
+  | 'unwrap'
+  | 'move'
+  | 'check'
+  | 'pull'
+  | 'vent'
+  | 'rest'
+  | 'hold'
+  | 'carve'
+  | 'drive'
+  | 'serve';
