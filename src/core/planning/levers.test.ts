@@ -140,6 +140,15 @@ describe('a plan that is pulled about', () => {
     expect(unpinned(half, part).pins).toEqual([]);
   });
 
+  it('keeps a pin’s hour but not its heat when the method is another', () => {
+    const held = pinned(event, brisket);
+    const hot = pullLever(held, { code: 'hotter', batchId: 'brisket-whole', methodId: 'hot-foil' });
+    expect(hot.pins![0]).toMatchObject({ onAtMs: brisket.onAtMs, pitId: 'offset', pitC: undefined, finish: undefined });
+    const run = buildPlan({ ...input, event: hot }, cache).runs.find((each) => each.batchId === 'brisket-whole')!;
+    expect(run.onAtMs).toBe(brisket.onAtMs);
+    expect(run.pitC).toBeGreaterThan(brisket.pitC + 10);
+  });
+
   it('searches round a pinned batch and leaves its own choices alone, so that it can be let go again', () => {
     const scheme = { order: ['chicken-half', 'brisket-whole'], choices: { 'brisket-whole': { earlierMin: 90 } }, seed: 1, iterations: 1 };
     const pins = [{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: brisket.onAtMs - 90 * MIN }];

@@ -154,7 +154,11 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
   switch (lever.code) {
     case 'hotter':
     case 'tighterWrap':
-      return withBatch(lever.batchId, (batch) => ({ ...batch, methodId: lever.methodId }));
+      // Another method wants another heat: a pin holds when and where, no longer how hot.
+      return {
+        ...withBatch(lever.batchId, (batch) => ({ ...batch, methodId: lever.methodId })),
+        pins: event.pins?.map((pin) => (pin.batchId === lever.batchId ? { ...pin, pitC: undefined, finish: undefined } : pin)),
+      };
     case 'hotterInBand':
       return withChoice(lever.batchId, { pitC: lever.pitC });
     case 'finishElsewhere':

@@ -23,7 +23,7 @@ export function travelOf(event: Pick<CookEvent, 'venue'>, serving: Serving): { t
   return { travelMin: serving.travelMin ?? venue.driveMin, setUpMin: serving.setUpMin ?? venue.setUpMin };
 }
 
-/** When all are on the road: a drive for each serving that is not at home, once for servings that share it. */
+/** When all are on the road: a drive for each serving that is not at home. */
 function drivesOf(event: CookEvent): Road[] {
   return event.servings.flatMap((serving) => {
     const { travelMin, setUpMin } = travelOf(event, serving);

@@ -10,7 +10,7 @@ import { HoldLedger } from './holdLedger';
 import { objectiveOf, type JudgedBy } from './objective';
 import { floorFor } from './options';
 import type { BatchOrder } from './order';
-import { mark, rollBack, type Marks, type PlacementContext } from './placement';
+import { mark, rollBack, type Marks, type PlacementContext, type Road } from './placement';
 import { forcePlace } from './forcePlace';
 import { placeBatch, type Placed } from './placeBatch';
 import { footprintOf, pieceKey, RackLedger, type PackingMemo } from './rackLedger';
@@ -54,6 +54,8 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
     (method.pitRangeC[1] - method.pitRangeC[0] + 5);
   return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
 }
+
+const crosses = (a: Road, b: Road): boolean => a.fromMs < b.toMs && a.toMs > b.fromMs && !(a.fromMs === b.fromMs && a.toMs === b.toMs);
 
 /** Places that a pin keeps of the pieces it holds. */
 const laidBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): Laid[] =>
@@ -106,7 +108,11 @@ export class Decoder {
       holds: new HoldLedger(),
       hands,
     };
-    this.drives = input.drives.map((road) => ({ ...road, who: input.crew ? hands.onDuty(road.fromMs, road.toMs) : [] }));
+    this.drives = input.drives.map((road, i) => ({
+      ...road,
+      // Nobody makes two drives at once, unless they are one.
+      who: input.crew && !input.drives.slice(0, i).some((other) => crosses(other, road)) ? hands.onDuty(road.fromMs, road.toMs) : [],
+    }));
     this.nobodyDrives = this.drives
       .filter((drive) => input.crew && drive.who.length === 0)
       .map(({ servingId, fromMs }) => ({ code: 'nobodyToDrive', severity: 'broken', servingId, atMs: fromMs }));

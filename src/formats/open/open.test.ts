@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { supperFile } from '../../../tests/fixtures/supper';
+import { checkPlan } from '../../core/check';
 import { buildPlan, withNamedPlan } from '../../core/planning';
 import { newForecastCache } from '../../core/schedule';
 import { MS_PER_MIN } from '../../core/units';
@@ -138,6 +139,34 @@ describe('a plan file', () => {
     expect(event.ok && writeOpenEvent(event.value)).toBe(text('event'));
     const example = readOpenPlan(text('plan'));
     expect(example.ok && writeOpenPlan(example.value)).toBe(text('plan'));
+  });
+});
+
+describe('two servings away', () => {
+  const away = (laterMin: number) => {
+    const file = supperFile();
+    const [first] = file.servings;
+    const at = (min: number) => ({ at: `2027-06-19T18:${String(min).padStart(2, '0')}:00-03:00`, travelMin: 40, setUpMin: 15 });
+    file.servings = [
+      { ...first!, ...at(0) },
+      { ...first!, ...at(laterMin), id: 'second', name: 'Second' },
+    ];
+    file.batches.at(-1)!.serving = 'second';
+    const plan = buildPlan(planInputOf(file));
+    return { file, plan, open: openPlanOf(planInputOf(file), plan) };
+  };
+
+  it('at one hour share the drive', () => {
+    const { file, plan, open } = away(0);
+    expect(plan.problems.map((problem) => problem.code)).not.toContain('nobodyToDrive');
+    expect(open.tasks.filter((task) => task.kind === 'drive')).toHaveLength(1);
+    expect(checkPlan(file, open).filter(({ rule }) => rule === 12 || rule === 13)).toEqual([]);
+  });
+
+  it('whose drives cross cannot both be made, and that is said', () => {
+    const { plan, open } = away(20);
+    expect(open.status).toBe('infeasible');
+    expect(plan.problems).toContainEqual(expect.objectContaining({ code: 'nobodyToDrive', servingId: 'second' }));
   });
 });
 
