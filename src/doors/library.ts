@@ -1,9 +1,22 @@
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsOptional, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
-import { CARRIED, RECIPE_KINDS, STORES, type Carried, type RecipeKind, type Species, type Store, type Wrap } from '../core/model';
+import {
+  CARRIED,
+  CARVE_MANNERS,
+  RECIPE_KINDS,
+  SAFETY_CLASSES,
+  SPECIES,
+  STORES,
+  type Carried,
+  type CarveManner,
+  type RecipeKind,
+  type SafetyClass,
+  type Species,
+  type Store,
+  type Wrap,
+} from '../core/model';
 import { Between, Id, Name, Sensible, Text, WholeBetween } from './rules';
 
-const SPECIES = ['beef', 'pork', 'lamb', 'chicken', 'turkey', 'dish'] as const;
 const WRAPS = ['none', 'paper', 'foil', 'pan'] as const;
 const PURPOSES = ['tender', 'ribs', 'roast', 'poultry', 'dish'] as const;
 
@@ -67,7 +80,10 @@ export class CutInput {
   @Name('The cut', 60) name!: string;
   @Name('One piece', 30) nounOne!: string;
   @Name('Several pieces', 30) nounMany!: string;
+  @IsOptional() @Text(30) called?: string;
   @IsIn(SPECIES, { message: 'Choose the animal.' }) species!: Species;
+  @IsIn(SAFETY_CLASSES, { message: 'Say what the safety rules should take it for.' }) safetyClass!: SafetyClass;
+  @IsOptional() @Id() modelCutId?: string;
   @Sensible(20, 1500, 'The length') lengthMm!: number;
   @Sensible(20, 1500, 'The width') widthMm!: number;
   @Sensible(5, 400, 'The thickness') thicknessMm!: number;
@@ -88,7 +104,9 @@ export class CutInput {
   @NotBelow('pulledLowC', 'The upper end of the usual pull must not be below the lower.')
   @Sensible(40, 110, 'The usual pull')
   pulledHighC!: number;
+  @IsIn(CARVE_MANNERS, { message: 'Choose how it is carved.' }) carved!: CarveManner;
   @Between(0, 60, 'Carving, in minutes a piece,') carveMin!: number;
+  @IsOptional() @Between(0, 40, 'The salt, in grams a kilogram,') saltGPerKg?: number;
   @IsOptional() @WholeBetween(1, 30, 'The number of bones') bones?: number;
   @WholeBetween(0, 2880, 'The longest hold, in minutes,') holdMaxMin!: number;
   @IsOptional() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;

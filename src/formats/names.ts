@@ -35,37 +35,8 @@ export function piecesWords(speech: Speech, batchId: string, count: number): str
   if (!batch || !cut) return `${count} pieces`;
   const noun = cut.noun[count === 1 ? 0 : 1];
   if (batch.label) return `${count} ${noun} of ${batch.label.toLowerCase()}`;
-  return `${count} ${SAME_WORD.has(cut.id) ? noun : `${SHORT_KIND[cut.id] ?? cut.name} ${noun}`}`;
+  return `${count} ${`${cut.called ?? cut.name} ${noun}`.trim()}`;
 }
-/** Cuts whose one word says it all. */
-const SAME_WORD = new Set(['brisket-whole', 'tri-tip', 'chicken-whole', 'turkey-whole']);
-const SHORT_KIND: Record<string, string> = {
-  'brisket-flat': 'brisket',
-  'brisket-point': 'brisket',
-  'beef-plate-ribs': 'beef rib',
-  'beef-chuck-ribs': 'chuck rib',
-  'beef-back-ribs': 'beef back rib',
-  'beef-chuck-roast': 'chuck',
-  'beef-cheek': 'beef',
-  'rib-roast': 'rib',
-  'eye-of-round': 'eye of round',
-  'pork-butt': 'pork',
-  'pork-picnic': 'pork',
-  'pork-collar': 'pork',
-  'pork-belly': 'pork',
-  'pork-loin': 'pork',
-  'spare-ribs': 'spare rib',
-  'spare-ribs-squared': 'spare rib',
-  'loin-back-ribs': 'loin back rib',
-  'sausage-link': 'sausage',
-  'chicken-half': 'chicken',
-  'chicken-thigh': 'chicken',
-  'turkey-breast-boneless': 'turkey',
-  'turkey-breast-bone-in': 'turkey',
-  'lamb-shoulder': 'lamb',
-  'lamb-leg-boneless': 'lamb',
-  'pan-dish': 'dish',
-};
 
 /** Short name for a bar: `Briskets 3`. */
 export function batchName(speech: Speech, batchId: string): string {
@@ -74,7 +45,7 @@ export function batchName(speech: Speech, batchId: string): string {
   if (!batch || !cut) return 'Batch';
   if (batch.label) return batch.label;
   const plural = cut.noun[batch.pieces.length === 1 ? 0 : 1];
-  return capital(SAME_WORD.has(cut.id) ? plural : `${SHORT_KIND[cut.id] ?? cut.name} ${plural}`);
+  return capital(`${cut.called ?? cut.name} ${plural}`.trim());
 }
 
 export const lowerPit = (name: string) => (name.startsWith('The ') ? name.slice(4) : name.charAt(0).toLowerCase() + name.slice(1));

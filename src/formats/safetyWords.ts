@@ -1,4 +1,4 @@
-import type { LoosenableRule } from '../core/model';
+import { FUEL_HAZARDS, fuelOf, type LoosenableRule } from '../core/model';
 import { SAFETY_RULES, type SafetyFinding, type SafetyStage } from '../core/safety';
 import { clockTime, dayAndTime } from './clock';
 import { batchName, capital, list, type Speech } from './names';
@@ -84,7 +84,7 @@ export function safetyWords(speech: Speech, finding: SafetyFinding): SafetyWords
     case 'injected':
       return {
         title: 'Injected meat is non-intact',
-        guidance: `Core ${temp(limit)} for 17 s (or 63 °C 3 min, 66 °C 1 min, 70 °C at once)`,
+        guidance: `Core ${temp(limit)} for 17 s (or ${temp(63)} 3 min, ${temp(66)} 1 min, ${temp(70)} at once)`,
         does: `${which}: counted as non-intact; the ${formatMinutes(SAFETY_RULES.dangerZoneMin.limit)} clock applies`,
         change:
           finding.state === 'breaks'
@@ -118,15 +118,15 @@ export function safetyWords(speech: Speech, finding: SafetyFinding): SafetyWords
     case 'carbonMonoxide':
       return {
         title: 'Carbon monoxide',
-        guidance: 'No charcoal or wood fire in a tent, garage or vehicle',
-        does: 'This plan burns solid fuel through the day',
+        guidance: 'No fire of wood, charcoal, pellets or gas in a tent, garage or vehicle',
+        does: `This plan burns ${list(fuelsBurnt(speech))}`,
         change: 'Pits outdoors, away from walls, doors and air intakes; an alarm where people sleep.',
       };
     case 'gasLeak':
       return {
         title: 'Gas',
         guidance: 'Leak test at every connection before lighting',
-        does: 'A gas cabinet is lit',
+        does: 'A gas flame is lit',
         change: 'Soap water on each joint; shut the bottle before moving it.',
       };
     case 'greaseFire':
@@ -232,6 +232,11 @@ export function safetyWords(speech: Speech, finding: SafetyFinding): SafetyWords
       };
   }
 }
+
+/** The fuels of the pits that are used and that give off carbon monoxide, each once. */
+const fuelsBurnt = ({ pits }: Speech): string[] => [
+  ...new Set(pits.map((pit) => fuelOf(pit).kind).filter((fuel) => FUEL_HAZARDS[fuel].carbonMonoxide)),
+];
 
 const lastOff = ({ event, units }: Speech): string => {
   const last = Math.max(...event.servings.map((serving) => serving.atMs));

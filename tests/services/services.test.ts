@@ -396,6 +396,8 @@ const CUT: CutInput = {
   nounOne: 'shoulder',
   nounMany: 'shoulders',
   species: 'lamb',
+  safetyClass: 'whole',
+  carved: 'pull',
   lengthMm: 240,
   widthMm: 170,
   thicknessMm: 90,

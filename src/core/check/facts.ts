@@ -1,4 +1,4 @@
-import { CUTS, type OpenEvent, type OpenMethod, type OpenPiece, type OpenPlan, type OpenRun } from '../model';
+import { CUTS, type SafetyClass, type OpenEvent, type OpenMethod, type OpenPiece, type OpenPlan, type OpenRun } from '../model';
 
 const MIN = 60_000;
 
@@ -10,6 +10,7 @@ export interface CutFacts {
   widthMm: number;
   thicknessMm: number;
   fillShare: number;
+  safetyClass: SafetyClass;
   isPan: boolean;
   carveMin: number;
 }
@@ -58,7 +59,9 @@ function cutFacts(event: OpenEvent, id: string): CutFacts {
   const own = event.cuts?.find((cut) => cut.id === id);
   if (own) {
     const roast = own.done !== 'tender' && own.done.coreC < 60;
-    return { ...own, beefRoast: own.species === 'beef' && roast, isPan: own.species === 'dish' };
+    const bird = own.species === 'chicken' || own.species === 'turkey';
+    const safetyClass = own.safetyClass ?? (bird ? 'poultry' : own.species === 'dish' ? 'dish' : 'whole');
+    return { ...own, safetyClass, beefRoast: own.species === 'beef' && roast && safetyClass === 'whole', isPan: own.species === 'dish' };
   }
   const cut = CUTS.find((each) => each.id === id)!;
   return { ...cut, beefRoast: cut.done.by === 'core' && cut.done.coreC < 60, isPan: cut.species === 'dish' };
@@ -103,7 +106,7 @@ export function factsOf(event: OpenEvent, plan: OpenPlan): Facts {
       method: batch.method,
       cut: cutFacts(event, batch.cut),
       serving,
-      poultry: batch.cut.startsWith('chicken-') || batch.cut.startsWith('turkey-'),
+      poultry: cutFacts(event, batch.cut).safetyClass === 'poultry',
       on: instant(run.onAt),
       wrap: run.wrapAt === undefined ? undefined : instant(run.wrapAt),
       early: instant(run.pullEarly),

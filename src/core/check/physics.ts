@@ -42,7 +42,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
         ),
         SHIPPED_PARAMETERS,
       );
-    if (run.poultry || cut.id === 'sausage-link') {
+    if (run.poultry || run.cut.safetyClass === 'ground') {
       const slow = cook(byWeight.at(-1)!);
       const passed = slow.trace.coreC.findIndex((core) => core >= DANGER_TOP_C);
       const slowMin = passed * slow.trace.stepMin * timeFactor(SHIPPED_PARAMETERS.timeLogSd, plan.confidence);

@@ -68,7 +68,7 @@ export function bodySpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet):
   const widthM = size.widthMm / 1000;
   const depthM = size.thicknessMm / 1000;
   const areaM2 = 2 * (lengthM * widthM + lengthM * depthM + widthM * depthM) * Math.pow(cut.fillShare, 2 / 3);
-  const halfThicknessM = (depthM * cut.heatDepthShare * correctionFor(parameters, cut.id).thicknessScale) / 2;
+  const halfThicknessM = (depthM * cut.heatDepthShare * correctionFor(parameters, cut.modelCutId ?? cut.id).thicknessScale) / 2;
   const volumeM3 = piece.massKg / MEAT_DENSITY_KG_PER_M3;
   const { conductivityWPerMK, heatCapacityJPerKgK, densityKgPerM3 } = parameters.global;
   return {
@@ -129,7 +129,7 @@ export function cookSetup(
     thinEnd: cut.thinEnd && thinEndSpec(cut, piece, parameters),
     softeningH:
       softeningHours(parameters.global, cut.species) *
-      correctionFor(parameters, cut.id).collagenScale *
+      correctionFor(parameters, cut.modelCutId ?? cut.id).collagenScale *
       GRADE_SOFTENING[piece.grade ?? 'choice'],
     surfaceWetFactor: isPoultry(cut) ? parameters.global.skinWetFactor : 1,
     done: options.done ?? doneWhenOf(cut, options.chew),

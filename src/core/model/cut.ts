@@ -1,4 +1,13 @@
-export type Species = 'beef' | 'pork' | 'lamb' | 'chicken' | 'turkey' | 'dish';
+export const SPECIES = ['beef', 'pork', 'lamb', 'chicken', 'turkey', 'dish'] as const;
+export type Species = (typeof SPECIES)[number];
+
+/** What the safety rules ask of a cut. It goes wherever the cut goes; no rule looks at an id, a name or an animal. */
+export const SAFETY_CLASSES = ['whole', 'ground', 'poultry', 'dish'] as const;
+export type SafetyClass = (typeof SAFETY_CLASSES)[number];
+
+/** How a cut is opened up at serving. */
+export const CARVE_MANNERS = ['slice', 'pull', 'chop', 'joint', 'dress'] as const;
+export type CarveManner = (typeof CARVE_MANNERS)[number];
 
 /** How a cut tells it is done: by collagen, or by a core temperature reached after carry-over. */
 export type Doneness = { by: 'tender'; convertedShare: number } | { by: 'core'; coreC: number };
@@ -9,7 +18,12 @@ export interface Cut {
   name: string;
   /** One piece and many, as the run sheet says them. */
   noun: [one: string, many: string];
+  /** A word before the noun where the noun alone would not tell ("pork" butts); the cut's name when left out, none when empty. */
+  called?: string;
   species: Species;
+  safetyClass: SafetyClass;
+  /** The shipped cut whose fitted corrections the cook model takes for it; its own id when left out. */
+  modelCutId?: string;
   lengthMm: number;
   widthMm: number;
   thicknessMm: number;
@@ -24,7 +38,10 @@ export interface Cut {
   yieldShare: number;
   done: Doneness;
   pulledAtC: [low: number, high: number];
+  carved: CarveManner;
   carveMin: number;
+  /** Dry salt, g/kg, where it is less than the usual. */
+  saltGPerKg?: number;
   /** Bones in a rack that is portioned by the bone. */
   bones?: number;
   /** The longest hold in a box or warmer before it turns mushy or dries, minutes. */
@@ -174,6 +191,40 @@ const PRICES_PER_KG: Record<string, number> = {
   'turkey-breast-bone-in': 9, 'turkey-whole': 5.5, 'lamb-shoulder': 12, 'lamb-leg-boneless': 18, 'pan-dish': 2.5,
 };
 
+/** What of a shipped cut follows from its row alone. */
+const MADE_OF_GROUND = new Set(['sausage-link']);
+const PULLED = new Set(['pork-butt', 'pork-picnic', 'lamb-shoulder', 'beef-cheek']);
+const CHOPPED = new Set(['beef-chuck-roast', 'brisket-point']);
+const JOINTED = new Set(['chicken-whole', 'chicken-half', 'turkey-whole']);
+const DRESSED = new Set(['sausage-link', 'chicken-thigh']);
+const isRackOfRibs = (id: string) => id.includes('ribs');
+const RIBS_SALT_G_PER_KG = 6;
+
+function safetyClassOf(id: string, species: Species): SafetyClass {
+  if (species === 'dish') return 'dish';
+  if (species === 'chicken' || species === 'turkey') return 'poultry';
+  return MADE_OF_GROUND.has(id) ? 'ground' : 'whole';
+}
+
+function carvedOf(id: string, species: Species): CarveManner {
+  if (species === 'dish' || DRESSED.has(id)) return 'dress';
+  if (PULLED.has(id)) return 'pull';
+  if (CHOPPED.has(id)) return 'chop';
+  return isRackOfRibs(id) || JOINTED.has(id) ? 'joint' : 'slice';
+}
+
+/** The word before the noun; empty where the noun says it all. */
+// prettier-ignore
+const CALLED: Record<string, string> = {
+  'brisket-whole': '', 'tri-tip': '', 'chicken-whole': '', 'turkey-whole': '', 'brisket-flat': 'brisket', 'brisket-point': 'brisket',
+  'beef-plate-ribs': 'beef rib', 'beef-chuck-ribs': 'chuck rib', 'beef-back-ribs': 'beef back rib', 'beef-chuck-roast': 'chuck',
+  'beef-cheek': 'beef', 'rib-roast': 'rib', 'eye-of-round': 'eye of round', 'pork-butt': 'pork', 'pork-picnic': 'pork',
+  'pork-collar': 'pork', 'pork-belly': 'pork', 'pork-loin': 'pork', 'spare-ribs': 'spare rib', 'spare-ribs-squared': 'spare rib',
+  'loin-back-ribs': 'loin back rib', 'sausage-link': 'sausage', 'chicken-half': 'chicken', 'chicken-thigh': 'chicken',
+  'turkey-breast-boneless': 'turkey', 'turkey-breast-bone-in': 'turkey', 'lamb-shoulder': 'lamb', 'lamb-leg-boneless': 'lamb',
+  'pan-dish': 'dish',
+};
+
 function cutFromRow(row: Row): Cut {
   const [
     id,
@@ -200,7 +251,9 @@ function cutFromRow(row: Row): Cut {
     id,
     name,
     noun: [one, many],
+    called: CALLED[id],
     species,
+    safetyClass: safetyClassOf(id, species),
     lengthMm: l * 10,
     widthMm: w * 10,
     thicknessMm: t * 10,
@@ -211,7 +264,9 @@ function cutFromRow(row: Row): Cut {
     yieldShare,
     done: done === 'tender' ? { by: 'tender', convertedShare: CONVERTED.sliced } : { by: 'core', coreC: done },
     pulledAtC: [pulledLow, pulledHigh],
+    carved: carvedOf(id, species),
     carveMin,
+    ...(isRackOfRibs(id) && { saltGPerKg: RIBS_SALT_G_PER_KG }),
     holdMaxMin,
     ...signsOf(id, species, done === 'tender'),
     trimMin: trimMinutes(id, species),
@@ -227,11 +282,11 @@ const byId = new Map(CUTS.map((cut) => [cut.id, cut]));
 /** A cut as it ships; an owner's library may hold another version. */
 export const findCut = (id: string): Cut | undefined => byId.get(id);
 
-export const isPoultry = (cut: Cut): boolean => cut.species === 'chicken' || cut.species === 'turkey';
+export const isPoultry = (cut: Pick<Cut, 'safetyClass'>): boolean => cut.safetyClass === 'poultry';
+export const isGround = (cut: Pick<Cut, 'safetyClass'>): boolean => cut.safetyClass === 'ground';
 
 /** Whole-muscle beef, lamb and pork cooked to a chosen core rather than to tenderness. */
-export const isRoast = (cut: Cut): boolean =>
-  cut.done.by === 'core' && !isPoultry(cut) && cut.species !== 'dish' && cut.id !== 'sausage-link';
+export const isRoast = (cut: Pick<Cut, 'done' | 'safetyClass'>): boolean => cut.done.by === 'core' && cut.safetyClass === 'whole';
 
 /** What one trimmed piece of this cut usually weighs, kg. */
 export const typicalTrimmedKg = (cut: Cut): number => ((cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2) * (1 - cut.trimShare);

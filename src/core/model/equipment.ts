@@ -58,6 +58,16 @@ export interface Rack {
 export const FUELS = ['split wood', 'charcoal', 'lump charcoal', 'pellets', 'gas', 'electricity'] as const;
 export type Fuel = (typeof FUELS)[number];
 
+/** What each fuel can do to people: the warnings follow it, not the name of the pit. */
+export const FUEL_HAZARDS: Record<Fuel, { carbonMonoxide: boolean; gasLeak: boolean; ash: boolean }> = Object.freeze({
+  'split wood': { carbonMonoxide: true, gasLeak: false, ash: true },
+  charcoal: { carbonMonoxide: true, gasLeak: false, ash: true },
+  'lump charcoal': { carbonMonoxide: true, gasLeak: false, ash: true },
+  pellets: { carbonMonoxide: true, gasLeak: false, ash: true },
+  gas: { carbonMonoxide: true, gasLeak: true, ash: false },
+  electricity: { carbonMonoxide: false, gasLeak: false, ash: false },
+});
+
 /** What a fire eats and asks for. */
 export interface PitFuel {
   kind: Fuel;

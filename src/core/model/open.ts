@@ -1,4 +1,5 @@
 import type { PitKind, RackSide } from './equipment';
+import type { SafetyClass } from './cut';
 import type { Wrap, WrapWhen } from './method';
 
 /** An event as `docs/formats/event.schema.json` has it. Times are RFC 3339 text. */
@@ -99,6 +100,7 @@ export interface OpenCut {
   id: string;
   name: string;
   species: 'beef' | 'pork' | 'lamb' | 'chicken' | 'turkey' | 'dish';
+  safetyClass?: SafetyClass;
   lengthMm: number;
   widthMm: number;
   thicknessMm: number;

@@ -107,7 +107,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     },
   )[0]!;
 
-  const table = lethalityTable(cut.species);
+  const table = lethalityTable(cut);
   const core = [...cook.trace.coreC, ...held.coreC.subarray(1)];
   const surface = [...cook.trace.surfaceC, ...held.surfaceC.subarray(1)];
   const drawn = sampled(forecast, held.coreC, pullMin, carveMin);

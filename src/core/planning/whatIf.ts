@@ -111,7 +111,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
   const plan = { ventMin: 0, restMin: 0, restBare: cut.done.by === 'core', roomC: ROOM_C, longestMin: HOLD_LOOKED_AT_MIN };
   const tent = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place })[0]!;
   const warmer = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place: { kind: 'warmer', airC: 65 } })[0]!;
-  const table = lethalityTable(cut.species);
+  const table = lethalityTable(cut);
   const rule = coreRuleOf(cut);
   const { trace } = cook;
   const every = Math.round(DRAWN_EVERY_MIN / trace.stepMin);

@@ -1,16 +1,13 @@
-import { cutIn, type CookEvent, type Cut, type Library, type Plan, type Serving } from '../model';
+import { cutIn, type CarveManner, type CookEvent, type Cut, type Library, type Plan, type Serving } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
-export type CarveManner = 'slice' | 'pull' | 'chop' | 'joint' | 'dress';
+/** The core at which each kind of knife work goes best, C. */
+const BANDS_C: Partial<Record<CarveManner, [low: number, high: number]>> = { pull: [62, 75], chop: [60, 68], slice: [60, 66] };
 
-/** How a cut is opened up, and the core at which its knife work goes best, C. */
+/** How a cut is opened up, and at which core. Roasts are sliced at their own. */
 export function carveManner(cut: Cut): { manner: CarveManner; bandC?: [low: number, high: number] } {
-  if (cut.species === 'dish') return { manner: 'dress' };
-  if (['pork-butt', 'pork-picnic', 'lamb-shoulder', 'beef-cheek'].includes(cut.id)) return { manner: 'pull', bandC: [62, 75] };
-  if (cut.id === 'beef-chuck-roast' || cut.id === 'brisket-point') return { manner: 'chop', bandC: [60, 68] };
-  if (cut.id.includes('ribs') || ['chicken-whole', 'chicken-half', 'turkey-whole'].includes(cut.id)) return { manner: 'joint' };
-  if (cut.id === 'sausage-link' || cut.id === 'chicken-thigh') return { manner: 'dress' };
-  return cut.done.by === 'tender' ? { manner: 'slice', bandC: [60, 66] } : { manner: 'slice' };
+  const bandC = cut.done.by === 'tender' ? BANDS_C[cut.carved] : undefined;
+  return { manner: cut.carved, ...(bandC && { bandC }) };
 }
 
 /** One piece under the knife. */

@@ -2,7 +2,7 @@ export { BRINE, brineFor, brineHours, iceFor } from './brine';
 export { batchCarries, needConflicts, sideCarries } from './carried';
 export type { NeedConflict } from './carried';
 export { carveManner, carvePlan } from './carving';
-export type { CarveManner, CarveTurn } from './carving';
+export type { CarveTurn } from './carving';
 export { COLD_LITRES_PER_KG, coldMoments, overFull } from './coldSpace';
 export type { ColdMoment, ColdUse } from './coldSpace';
 export { compareCuts, costOf } from './cost';

@@ -15,9 +15,8 @@ import { brineFor } from './brine';
 /** Starting values of the trade; amounts per piece, per kilogram of trimmed meat or per square centimetre. */
 export const SEASONING = Object.freeze({
   rubGPerCm2: 0.07,
-  /** Dry salt the night before, the hour before or as it goes on; racks of ribs take less. */
+  /** Dry salt the night before, the hour before or as it goes on, where a cut does not say otherwise. */
   saltGPerKg: 9,
-  saltRibsGPerKg: 6,
   binderGPerKg: 4,
   injectionMlPerKg: 90,
   sprayMlPerPiece: 15,
@@ -46,7 +45,7 @@ export function rubG(cut: Cut, piece: Piece, undersideLight: boolean): number {
   return SEASONING.rubGPerCm2 * (allCm2 - (undersideLight ? undersideCm2 / 2 : 0));
 }
 
-export const saltG = (cut: Cut, kg: number): number => kg * (cut.id.includes('ribs') ? SEASONING.saltRibsGPerKg : SEASONING.saltGPerKg);
+export const saltG = (cut: Cut, kg: number): number => kg * (cut.saltGPerKg ?? SEASONING.saltGPerKg);
 
 /** Share of a recipe's weight that is salt. */
 export function saltShareOf(recipe: Recipe): number {

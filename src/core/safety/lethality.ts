@@ -1,4 +1,4 @@
-import type { Species } from '../model';
+import { isPoultry, type Cut } from '../model';
 
 /** A published time and temperature for a safe cook, extended by its z-value. */
 export interface LethalityTable {
@@ -18,8 +18,7 @@ const WHOLE_MUSCLE: LethalityTable = {
 /** The 12 % fat row: the stricter of the two birds. */
 const POULTRY: LethalityTable = { referenceC: 62.8, zC: 5.5, minutes: 13, source: 'FSIS Appendix A (2021), chicken and turkey, 12 % fat' };
 
-export const lethalityTable = (species: Species): LethalityTable =>
-  species === 'chicken' || species === 'turkey' ? POULTRY : WHOLE_MUSCLE;
+export const lethalityTable = (cut: Pick<Cut, 'safetyClass'>): LethalityTable => (isPoultry(cut) ? POULTRY : WHOLE_MUSCLE);
 
 /** Share of the required lethality a curve delivers: integral 10^((T - Tr) / z) dt / minutes. 1 is enough. */
 export function lethalityShare(coreC: ArrayLike<number>, stepMin: number, table: LethalityTable): number {

@@ -1,4 +1,4 @@
-import { cutIn, isNonIntact, isPoultry, isRoast, methodIn, prepOf } from '../model';
+import { cutIn, FUEL_HAZARDS, fuelOf, isGround, isNonIntact, isPoultry, isRoast, methodIn, prepOf } from '../model';
 import { MS_PER_MIN } from '../units';
 import { idsOf, SAFETY_STAGES, type Item, type SafetyFinding, type SafetyInput } from './finding';
 import { limitsOf, STRICT_LIMITS } from './limits';
@@ -24,11 +24,11 @@ export function safetyReview(input: SafetyInput): SafetyFinding[] {
 function fire({ pits, plan, event }: SafetyInput): SafetyFinding[] {
   const findings: SafetyFinding[] = [];
   const lit = pits.filter((pit) => plan.firings.some((firing) => firing.pitId === pit.id));
-  const burning = lit.filter((pit) => !['cabinet', 'oven'].includes(pit.kind));
+  const danger = (hazard: keyof (typeof FUEL_HAZARDS)['gas']) => lit.some((pit) => FUEL_HAZARDS[fuelOf(pit).kind][hazard]);
   const common = { batchIds: [], figures: {} };
-  if (burning.length > 0)
+  if (danger('carbonMonoxide'))
     findings.push({ code: 'carbonMonoxide', stage: 'fire', state: 'watch', source: 'CPSC and fire-service advice', ...common });
-  if (lit.some((pit) => pit.kind === 'cabinet'))
+  if (danger('gasLeak'))
     findings.push({ code: 'gasLeak', stage: 'fire', state: 'watch', source: 'NFPA 58; the supplier’s leak test', ...common });
   if (lit.length > 0) findings.push({ code: 'greaseFire', stage: 'cook', state: 'watch', source: 'NFPA 10 and 96', ...common });
   const limits = limitsOf(event);
@@ -52,7 +52,7 @@ function cooking(items: Item[], { plan, library, event }: SafetyInput): SafetyFi
   for (const { batch, cut } of items) {
     const runs = plan.runs.filter((run) => run.batchId === batch.id);
     const refused = plan.problems.find((problem) => problem.code === 'dangerZone' && problem.batchId === batch.id);
-    const strict = isPoultry(cut) || isNonIntact(cut, batch);
+    const strict = isPoultry(cut) || isGround(cut) || isNonIntact(cut, batch);
     const minutes = refused?.code === 'dangerZone' ? refused.minutes : Math.max(0, ...runs.map((run) => run.dangerLateMin));
     if (strict && minutes > 0)
       findings.push({
@@ -109,7 +109,7 @@ function cooking(items: Item[], { plan, library, event }: SafetyInput): SafetyFi
 /** Awake this long, a driver is as slow as one who has drunk. */
 const TIRED_AFTER_MIN = 16 * 60;
 
-function after(items: Item[], { event, plan }: SafetyInput): SafetyFinding[] {
+function after(items: Item[], { event, plan, pits }: SafetyInput): SafetyFinding[] {
   const findings: SafetyFinding[] = [];
   const last = event.servings.toSorted((a, b) => b.atMs - a.atMs)[0];
   const firstOn = Math.min(...plan.firings.map((firing) => firing.lightAtMs));
@@ -136,8 +136,9 @@ function after(items: Item[], { event, plan }: SafetyInput): SafetyFinding[] {
   }
   if (items.length > 0)
     findings.push({ code: 'cooling', stage: 'after', state: 'watch', batchIds: [], source: 'Food Code 2022 3-501.14', figures: {} });
+  const ashes = pits.some((pit) => FUEL_HAZARDS[fuelOf(pit).kind].ash && plan.firings.some((firing) => firing.pitId === pit.id));
   if (plan.firings.length > 0)
-    for (const code of ['ash', 'towing'] as const)
+    for (const code of ashes ? (['ash', 'towing'] as const) : (['towing'] as const))
       findings.push({
         code,
         stage: 'after',

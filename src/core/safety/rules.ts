@@ -1,4 +1,4 @@
-import { isPoultry, type Cut } from '../model';
+import { isGround, isPoultry, type Cut } from '../model';
 
 /** One plain rule of the usual guidance, beside which the product shows what a plan does. */
 export interface SafetyRule {
@@ -25,14 +25,14 @@ export const SAFETY_RULES = Object.freeze({
     limit: 240,
     source: 'Food Code 2022 3-501.19, with local approval',
   },
-  sausageCore: { value: 'ground meat, consumer advice', limit: 71, source: 'USDA FSIS' },
+  groundCore: { value: 'ground meat, consumer advice', limit: 71, source: 'USDA FSIS' },
 } satisfies Record<string, SafetyRule>);
 
 /** The core a cut must have reached, by its plain rule. Injected meat is cooked as ground meat is. */
 export function coreRuleOf(cut: Cut, nonIntact = false): SafetyRule {
   if (isPoultry(cut)) return SAFETY_RULES.poultryCore;
-  if (cut.id === 'sausage-link') return SAFETY_RULES.sausageCore;
+  if (isGround(cut)) return SAFETY_RULES.groundCore;
   if (nonIntact) return SAFETY_RULES.nonIntactCore;
-  if (cut.species === 'dish') return SAFETY_RULES.dishCore;
+  if (cut.safetyClass === 'dish') return SAFETY_RULES.dishCore;
   return SAFETY_RULES.wholeMuscleCore;
 }

@@ -1,4 +1,4 @@
-import { isPoultry, isRoast, type Choice, type Cut, type Method, type Pit, type PlanProblem } from '../model';
+import { isGround, isPoultry, isRoast, type Choice, type Cut, type Method, type Pit, type PlanProblem } from '../model';
 import { coreRuleOf, STRICT_LIMITS, type Limits } from '../safety';
 import { forecastBatch, type BatchForecast, type Finish } from './batchForecast';
 import type { BatchOrder } from './order';
@@ -25,7 +25,7 @@ export const floorFor = (cut: Cut, limits: Limits) => (servedRare(cut) ? Math.mi
 
 /** Poultry, ground and other non-intact meat must pass the danger zone within the limit. */
 export const strictClock = ({ cut, nonIntact }: Pick<BatchOrder, 'cut' | 'nonIntact'>): boolean =>
-  isPoultry(cut) || nonIntact || cut.id === 'sausage-link';
+  isPoultry(cut) || nonIntact || isGround(cut);
 
 type Band = [low: number, high: number];
 const both = (a: Band, b: Band): Band => [Math.max(a[0], b[0]), Math.min(a[1], b[1])];

@@ -1,4 +1,14 @@
-import { findCut, SHIPPED_LIBRARY, type Batch, type CookEvent, type Cut, type Method, type Pit, type Rack } from '../../core/model';
+import {
+  findCut,
+  SHIPPED_LIBRARY,
+  type Batch,
+  type CookEvent,
+  type Cut,
+  type Method,
+  type Pit,
+  type Rack,
+  type SafetyClass,
+} from '../../core/model';
 import type { PlanInput, Spare } from '../../core/planning';
 import { quietBetween } from '../clock';
 import type { OpenBatch, OpenCut, OpenEvent, OpenPit, OpenRack } from '../../core/model';
@@ -133,6 +143,10 @@ const rackOf = (rack: OpenRack): Rack => ({
   ...(rack.blocked && { blocked: rack.blocked.map((part) => ({ ...part, by: 'something else' as const })) }),
 });
 
+/** Version 1 has no safety class: its birds and dishes are told by their animal, all else was whole muscle. */
+export const safetyClassOfSpecies = (species: OpenCut['species']): SafetyClass =>
+  species === 'chicken' || species === 'turkey' ? 'poultry' : species === 'dish' ? 'dish' : 'whole';
+
 /** An owner's cut: what the file leaves out is as for the shipped cut of its id, or the first of its species. */
 function cutOf(own: OpenCut): Cut {
   const same = SHIPPED_LIBRARY.cuts.find((cut) => cut.id === own.id);
@@ -145,6 +159,7 @@ function cutOf(own: OpenCut): Cut {
     ...like,
     ...rest,
     noun: same?.noun ?? ['piece', 'pieces'],
+    safetyClass: own.safetyClass ?? safetyClassOfSpecies(own.species),
     heatDepthShare: 1,
     bones: undefined,
     thinEnd,

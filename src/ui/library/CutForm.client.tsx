@@ -28,6 +28,16 @@ export function CutForm({ cut, keepCut, onDone }: { cut: CutInput; keepCut: Acti
         ]}
       />
       <Choice<C>
+        name="safetyClass"
+        label="Safety class"
+        options={[
+          ['whole', 'whole muscle'],
+          ['ground', 'ground, sausage, formed'],
+          ['poultry', 'poultry'],
+          ['dish', 'mixed dish'],
+        ]}
+      />
+      <Choice<C>
         name="doneBy"
         label="Done by"
         options={[
@@ -53,6 +63,17 @@ export function CutForm({ cut, keepCut, onDone }: { cut: CutInput; keepCut: Acti
       <Figure<C> name="pulledHighC" label="to" conversion={heat} />
       <Figure<C> name="trimMin" label="Trimming a piece" conversion={minutes} optional />
       <Figure<C> name="pricePerKg" label="Usual price" conversion={price} optional />
+      <Choice<C>
+        name="carved"
+        label="Carved"
+        options={[
+          ['slice', 'sliced'],
+          ['pull', 'pulled'],
+          ['chop', 'chopped'],
+          ['joint', 'jointed'],
+          ['dress', 'dressed'],
+        ]}
+      />
       <Figure<C> name="carveMin" label="Carving, a piece" conversion={minutes} />
       <Figure<C> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <Words<C> name="signs" label="How to tell it is done" className="col-span-2 sm:col-span-4" />

@@ -36,9 +36,10 @@ export function cutInput(cut: Cut): CutInput {
   };
 }
 
-/** A copy under a new name and identity, to be the owner's own. */
+/** A copy under a new name and identity, to be the owner's own. A cut's copy cooks, and is as safe, as what it was copied from. */
 export const copyOf = <T extends { id: string; name: string }>(input: T): T => ({
   ...input,
+  ...('safetyClass' in input && { modelCutId: (input as { modelCutId?: string }).modelCutId ?? input.id }),
   id: crypto.randomUUID(),
   name: `${input.name}, mine`,
 });

@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
-import { cutIn, kitchenOf, type CookEvent, type CoolingWay, type Plan, type Serving } from '../../core/model';
+import { type CarveManner, cutIn, kitchenOf, type CookEvent, type CoolingWay, type Plan, type Serving } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
-import { carveManner, carvePlan, type CarveManner, type CarveTurn } from '../../core/quantities';
+import { carveManner, carvePlan, type CarveTurn } from '../../core/quantities';
 import type { CoolingForecast } from '../../core/safety';
 import { clockTime } from '../../formats/clock';
 import { batchName, capital, gearName, list, pieceTag, type Speech, speechOf } from '../../formats/names';
