@@ -2,13 +2,13 @@
 const rooms = {
   core: [],
   formats: ['core'],
-  doors: ['core'],
+  inputs: ['core'],
   persistence: ['core'],
   workers: ['core', 'formats/open'],
-  services: ['core', 'formats', 'doors', 'persistence'],
-  runtime: ['core', 'formats', 'doors', 'persistence', 'services'],
-  ui: ['core', 'formats', 'doors', 'workers/(client|forecastPool|protocol)'],
-  app: ['core', 'formats', 'doors', 'services', 'runtime', 'ui'],
+  services: ['core', 'formats', 'inputs', 'persistence'],
+  runtime: ['core', 'formats', 'inputs', 'persistence', 'services'],
+  ui: ['core', 'formats', 'inputs', 'workers/(client|forecastPool|protocol)'],
+  app: ['core', 'formats', 'inputs', 'services', 'runtime', 'ui'],
 };
 
 module.exports = {
@@ -36,13 +36,13 @@ module.exports = {
     {
       name: 'pure-rooms-without-node',
       severity: 'error',
-      from: { path: '^src/(formats|doors|workers|ui)/', pathNot: '\\.test\\.tsx?$' },
+      from: { path: '^src/(formats|inputs|workers|ui)/', pathNot: '\\.test\\.tsx?$' },
       to: { dependencyTypes: ['core'] },
     },
     {
       name: 'ui-without-the-store',
       severity: 'error',
-      from: { path: '^src/(ui|workers|core|formats|doors)/' },
+      from: { path: '^src/(ui|workers|core|formats|inputs)/' },
       to: { path: 'node_modules/(sequelize|sqlite3|umzug)/' },
     },
     {

@@ -52,7 +52,7 @@ function candidatesOf(event: OpenEvent, batch: string, cache: ForecastCache): Ca
     Array.from({ length: (720 / STEP_MIN) | 0 }, (_, i) => i * STEP_MIN).flatMap((earlierMin): Candidate[] => {
       const { runs, objective } = scheduleBy(orders, input, {
         order: [batch],
-        choices: { [batch]: { pitId: pit.id, earlierMin } },
+        overrides: { [batch]: { pitId: pit.id, earlierMin } },
         seed: 1,
         iterations: 0,
       });

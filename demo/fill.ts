@@ -16,7 +16,7 @@ import {
   saveKitchen,
   savePrep,
   settlePlan,
-  type House,
+  type Context,
 } from '../src/services';
 import {
   DEMO_BOXES,
@@ -55,29 +55,31 @@ function sizes(servings: readonly DemoServing[]) {
 /** Schemes the demo's plan is searched among. */
 const DEMO_ITERATIONS = 400;
 
-export async function fillDemo(house: House): Promise<void> {
-  if ((await listEvents(house)).length > 0) return;
+export async function fillDemo(context: Context): Promise<void> {
+  if ((await listEvents(context)).length > 0) return;
   const must = <T>(outcome: { ok: true; value: T } | { ok: false; problems: unknown }): T => {
     if (!outcome.ok) throw new Error(`the demo was refused: ${JSON.stringify(outcome.problems)}`);
     return outcome.value;
   };
   for (const { rangeC, ...pit } of DEMO_PITS)
-    must(await keepPit(house, structuredClone({ ...pit, rangeLowC: rangeC[0], rangeHighC: rangeC[1] })));
-  for (const box of DEMO_BOXES) must(await keepBox(house, box));
-  for (const warmer of DEMO_WARMERS) must(await keepWarmer(house, warmer));
-  for (const probe of DEMO_PROBES) must(await keepProbe(house, probe));
-  for (const member of DEMO_CREW) must(await keepCrew(house, member));
+    must(await keepPit(context, structuredClone({ ...pit, rangeLowC: rangeC[0], rangeHighC: rangeC[1] })));
+  for (const box of DEMO_BOXES) must(await keepBox(context, box));
+  for (const warmer of DEMO_WARMERS) must(await keepWarmer(context, warmer));
+  for (const probe of DEMO_PROBES) must(await keepProbe(context, probe));
+  for (const member of DEMO_CREW) must(await keepCrew(context, member));
 
-  const nowMs = house.nowMs();
+  const nowMs = context.nowMs();
   const weekday = new Date(clockOnDay(nowMs, DEMO_EVENT.timeZone, 0, 12)).getUTCDay();
   const dayMs = clockOnDay(nowMs, DEMO_EVENT.timeZone, DEMO_EVENT.weeksAhead * 7 + ((6 - weekday + 7) % 7), 12);
   const date = localDate(dayMs, DEMO_EVENT.timeZone);
   const { name, place, timeZone, altitudeM } = DEMO_EVENT;
-  const made = must(await createEvent(house, { name, place, timeZone, date, time: '18:00', adults: 96, children: 18 }));
-  must(await chooseEquipment(house, { eventId: made.id, pitIds: DEMO_PITS.map((pit) => pit.id), boxIds: DEMO_BOXES.map((box) => box.id) }));
+  const made = must(await createEvent(context, { name, place, timeZone, date, time: '18:00', adults: 96, children: 18 }));
+  must(
+    await chooseEquipment(context, { eventId: made.id, pitIds: DEMO_PITS.map((pit) => pit.id), boxIds: DEMO_BOXES.map((box) => box.id) }),
+  );
   const sized = sizes(DEMO_EVENT.servings);
   let event = must(
-    await saveBrief(house, {
+    await saveBrief(context, {
       eventId: made.id,
       revision: made.revision + 1,
       name,
@@ -104,7 +106,7 @@ export async function fillDemo(house: House): Promise<void> {
     }),
   );
   event = must(
-    await saveKitchen(house, {
+    await saveKitchen(context, {
       ...DEMO_KITCHEN,
       eventId: event.id,
       revision: event.revision,
@@ -114,7 +116,7 @@ export async function fillDemo(house: House): Promise<void> {
   );
   const day = (daysOff: number) => localDate(clockOnDay(dayMs, timeZone, daysOff, 12), timeZone);
   event = must(
-    await saveDay(house, {
+    await saveDay(context, {
       ...DEMO_DAY,
       eventId: event.id,
       revision: event.revision,
@@ -132,11 +134,11 @@ export async function fillDemo(house: House): Promise<void> {
     const kept = event.batches.find((each) => each.id === batch.id)!;
     const at = () => ({ eventId: event.id, revision: event.revision, batchId: batch.id });
     const { done: _, recipes, ...prep } = prepOf(cut, { ...kept, prep: batch.prep });
-    event = must(await savePrep(house, { ...at(), ...prep, recipes: { ...recipes } }));
+    event = must(await savePrep(context, { ...at(), ...prep, recipes: { ...recipes } }));
     if (batch.source) {
       const { shopKg = cut.typicalBoughtKg, ...buying } = buyingOf(cut, kept);
-      event = must(await saveBuying(house, { ...at(), ...buying, source: batch.source, shopLowKg: shopKg[0], shopHighKg: shopKg[1] }));
+      event = must(await saveBuying(context, { ...at(), ...buying, source: batch.source, shopLowKg: shopKg[0], shopHighKg: shopKg[1] }));
     }
   }
-  must(await settlePlan(house, { eventId: event.id, iterations: DEMO_ITERATIONS }));
+  must(await settlePlan(context, { eventId: event.id, iterations: DEMO_ITERATIONS }));
 }

@@ -132,7 +132,15 @@ export interface DemoServing {
 
 /** Two days ahead, in the morning. */
 export const DEMO_DELIVERY = { daysBefore: 2, time: '09:30' };
-export const DEMO_KITCHEN = { currency: 'CAD', fridgeLitres: 420, tubLitres: 90, hands: 2, carvers: 3, fromHour: 8, toHour: 20 } as const;
+export const DEMO_KITCHEN = {
+  currency: 'CAD',
+  fridgeLitres: 420,
+  tubLitres: 90,
+  prepCrew: 2,
+  carvers: 3,
+  fromHour: 8,
+  toHour: 20,
+} as const;
 
 export const DEMO_EVENT = {
   name: 'Gannet Point, 150 years',

@@ -1,6 +1,6 @@
-import { house as openHouse } from '../src/runtime/house';
+import { context as openContext } from '../src/runtime/context';
 import { fillDemo } from './fill';
 
-const house = await openHouse();
-await fillDemo(house);
-await house.db.close();
+const context = await openContext();
+await fillDemo(context);
+await context.db.close();

@@ -37,8 +37,8 @@ import {
   PlanFaceInput,
   PlanFileInput,
   RenameEventInput,
-} from '../doors';
-import { house } from '../runtime/house';
+} from '../inputs';
+import { context } from '../runtime/context';
 import * as services from '../services';
 import { worded } from './errors';
 
@@ -48,11 +48,11 @@ type Door<T> = new () => T;
 async function through<T extends object, R>(
   door: Door<T>,
   plain: unknown,
-  work: (house: services.House, input: T) => Promise<Outcome<R>>,
+  work: (context: services.Context, input: T) => Promise<Outcome<R>>,
 ): Promise<Outcome<R>> {
   const input = check(door, plain);
   if (!input.ok) return worded(input);
-  return worded(await work(await house(), input.value));
+  return worded(await work(await context(), input.value));
 }
 
 /** For lists: the page is read afresh once the change is made. */
@@ -87,9 +87,9 @@ export const addSet = async (input: unknown) => listed(through(SetIdInput, input
 export const copyEquipment = async (input: unknown) => listed(through(CopyEquipmentInput, input, services.copyEquipment));
 export const saveDay = async (input: unknown) => listed(through(DayInput, input, services.saveDay));
 export const layPieces = async (input: unknown) => through(LayInput, input, services.layPieces);
-export const keepCut = async (input: unknown) => listed(through(CutInput, input, services.keepCut));
-export const keepMethod = async (input: unknown) => listed(through(MethodInput, input, services.keepMethod));
-export const keepRecipe = async (input: unknown) => listed(through(RecipeInput, input, services.keepRecipe));
+export const saveCut = async (input: unknown) => listed(through(CutInput, input, services.saveCut));
+export const saveMethod = async (input: unknown) => listed(through(MethodInput, input, services.saveMethod));
+export const saveRecipe = async (input: unknown) => listed(through(RecipeInput, input, services.saveRecipe));
 export const saveWeights = async (input: unknown) => listed(through(WeightsInput, input, services.saveWeights));
 export const saveBuying = async (input: unknown) => listed(through(BuyingInput, input, services.saveBuying));
 export const saveReceipt = async (input: unknown) => listed(through(ReceiptInput, input, services.saveReceipt));
@@ -103,6 +103,6 @@ export const tightenRule = async (input: unknown) => listed(through(TightenInput
 export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
 export const readPlanFile = async (input: unknown) => through(PlanFileInput, input, services.readPlanFile);
 export const savePlanFace = async (input: unknown) => through(PlanFaceInput, input, services.savePlanFace);
-export const keepPlan = async (input: unknown) => listed(through(EventIdInput, input, services.keepThePlan));
+export const saveBaseline = async (input: unknown) => listed(through(EventIdInput, input, services.saveBaseline));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));

@@ -14,7 +14,7 @@ const WORDS: Record<string, string> = {
   rackNameTwice: 'Two racks have this name. Give each its own.',
   beyondRack: 'This reaches beyond the rack. Make it smaller, or the rack larger.',
   dutyReversed: 'It must end after it begins.',
-  laidTwice: 'One piece lies in two places. Load the page again.',
+  placedTwice: 'One piece lies in two places. Load the page again.',
   batchGone: 'This dish is no longer on the menu. Nothing was changed; load the page again.',
   pieceTooHeavy: 'No piece of this cut is that heavy. Check the figure and its unit.',
   trimmedOverBought: 'It cannot weigh more after trimming than before. Check both figures.',
@@ -36,10 +36,10 @@ const WORDS: Record<string, string> = {
   notAnObject: 'Nothing usable was sent. Nothing was changed.',
 };
 
-const inWords = (problem: Problem): Problem => ({
+const inMessage = (problem: Problem): Problem => ({
   ...problem,
   message: problem.message ?? WORDS[problem.code] ?? 'Something went wrong. Nothing was changed; try again.',
 });
 
 export const worded = <T>(outcome: Outcome<T>): Outcome<T> =>
-  outcome.ok ? outcome : { ok: false, problems: outcome.problems.map(inWords) };
+  outcome.ok ? outcome : { ok: false, problems: outcome.problems.map(inMessage) };

@@ -1,11 +1,11 @@
 import Link from 'next/link';
 import { buttonClass } from '../ui/kit/Button';
-import { HouseHeader } from '../ui/shell/Header';
+import { SiteHeader } from '../ui/shell/Header';
 
 export default function NotFound() {
   return (
     <>
-      <HouseHeader here="events" />
+      <SiteHeader here="events" />
       <main className="mx-auto max-w-3xl px-4 py-10">
         <h1 className="text-2xl">There is nothing here</h1>
         <p className="mt-2 text-soft">The event may have been deleted, or the address is mistyped. Nothing was changed.</p>

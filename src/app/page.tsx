@@ -1,20 +1,20 @@
-import { house as openHouse } from '../runtime/house';
+import { context as openContext } from '../runtime/context';
 import { listEvents } from '../services';
 import { EventsPage } from '../ui/events/EventsPage.client';
-import { HouseHeader } from '../ui/shell/Header';
+import { SiteHeader } from '../ui/shell/Header';
 import { createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
 
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  const house = await openHouse();
-  const events = await listEvents(house);
+  const context = await openContext();
+  const events = await listEvents(context);
   return (
     <>
-      <HouseHeader here="events" />
+      <SiteHeader here="events" />
       <EventsPage
         events={events}
-        nowMs={house.nowMs()}
+        nowMs={context.nowMs()}
         actions={{ createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent }}
       />
     </>

@@ -2,8 +2,8 @@ import type { Pit, Rack } from '../core/model';
 import { hotSideOf } from '../core/packing';
 import type { MapPiece } from '../core/planning';
 import { dayAndTime } from './clock';
-import { batchName, type Speech } from './names';
-import { tagOf } from './rackWords';
+import { batchName, type MessageContext } from './messages/names';
+import { tagOf } from './messages/rack';
 import { formatMass, formatTempDifference } from './units';
 
 /** Drawn in mm of the rack, shown at a fifth; plain ink on paper, so that it prints anywhere. */
@@ -18,20 +18,26 @@ const text = (x: number, y: number, sizeMm: number, words: string, extra = ''): 
   `<text x="${x}" y="${y}" font-size="${sizeMm}" ${extra}>${escaped(words)}</text>`;
 
 /** The racks of a pit at a moment as one SVG drawing, the topmost first, the door below each. */
-export function rackSvg(speech: Speech, pit: Pit, pieces: readonly MapPiece[], atMs: number): string {
+export function rackSvg(messageContext: MessageContext, pit: Pit, pieces: readonly MapPiece[], atMs: number): string {
   const racks = [...pit.racks].sort((a, b) => b.level - a.level);
   const here = pieces.filter((piece) => piece.fromMs <= atMs && piece.toMs > atMs);
   const width = Math.max(...racks.map((rack) => rack.widthMm)) + 2 * MARGIN_MM;
   let y = TITLE_MM + 40;
   const body: string[] = [
-    text(MARGIN_MM, TITLE_MM - 20, 46, `${pit.name}, ${dayAndTime(atMs, speech.event.timeZone, speech.units.clock)}`, 'font-weight="bold"'),
+    text(
+      MARGIN_MM,
+      TITLE_MM - 20,
+      46,
+      `${pit.name}, ${dayAndTime(atMs, messageContext.event.timeZone, messageContext.units.clock)}`,
+      'font-weight="bold"',
+    ),
   ];
   for (const rack of racks) {
     const depth = rack.round ? rack.widthMm : rack.depthMm;
     body.push(text(MARGIN_MM, y + 36, 34, rack.name), `<g transform="translate(${MARGIN_MM} ${y + 56})">`);
     body.push(
-      ...rackShapes(speech, rack, depth),
-      ...here.filter((piece) => piece.rackId === rack.id).flatMap((piece) => pieceShapes(speech, piece, depth)),
+      ...rackShapes(messageContext, rack, depth),
+      ...here.filter((piece) => piece.rackId === rack.id).flatMap((piece) => pieceShapes(messageContext, piece, depth)),
     );
     body.push('</g>');
     y += depth + 130;
@@ -45,7 +51,7 @@ export function rackSvg(speech: Speech, pit: Pit, pieces: readonly MapPiece[], a
   ].join('\n');
 }
 
-function rackShapes({ units }: Speech, rack: Rack, depth: number): string[] {
+function rackShapes({ units }: MessageContext, rack: Rack, depth: number): string[] {
   const shapes = [
     rack.round
       ? `<circle cx="${rack.widthMm / 2}" cy="${depth / 2}" r="${rack.widthMm / 2}" fill="#f3eee4" stroke="#6b6257" stroke-width="5"/>`
@@ -83,7 +89,7 @@ function rackShapes({ units }: Speech, rack: Rack, depth: number): string[] {
   return shapes;
 }
 
-function pieceShapes(speech: Speech, piece: MapPiece, depth: number): string[] {
+function pieceShapes(messageContext: MessageContext, piece: MapPiece, depth: number): string[] {
   const { xMm, widthMm, depthMm } = piece;
   const top = depth - piece.yMm - depthMm;
   const middle = xMm + widthMm / 2;
@@ -98,8 +104,8 @@ function pieceShapes(speech: Speech, piece: MapPiece, depth: number): string[] {
   return [
     `<rect x="${xMm}" y="${top}" width="${widthMm}" height="${depthMm}" rx="18" fill="#ffffff" stroke="#28231d" stroke-width="5"/>`,
     ...(thick ? [`<rect x="${thick[0]}" y="${thick[1]}" width="${thick[2]}" height="${thick[3]}" fill="#c24a18"/>`] : []),
-    text(middle, top + depthMm / 2 - 4, 44, tagOf(speech, piece.piece), 'text-anchor="middle" font-weight="bold"'),
-    text(middle, top + depthMm / 2 + 32, 26, formatMass(piece.kg, speech.units), 'text-anchor="middle"'),
-    `<title>${escaped(batchName(speech, piece.piece.batchId))}</title>`,
+    text(middle, top + depthMm / 2 - 4, 44, tagOf(messageContext, piece.piece), 'text-anchor="middle" font-weight="bold"'),
+    text(middle, top + depthMm / 2 + 32, 26, formatMass(piece.kg, messageContext.units), 'text-anchor="middle"'),
+    `<title>${escaped(batchName(messageContext, piece.piece.batchId))}</title>`,
   ];
 }

@@ -8,9 +8,9 @@ import { clockTime } from './clock';
 import { runSheetCalendar } from './runSheetCalendar';
 import { runSheetCsv } from './runSheetCsv';
 import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatTemp, readUnits } from './units';
-import type { Speech } from './names';
-import { planProblemWords } from './problemWords';
-import { oddsWords, reasonWords, taskWords } from './words';
+import type { MessageContext } from './messages/names';
+import { planProblemMessage } from './messages/problem';
+import { oddsMessage, reasonMessage, taskMessage } from './messages/task';
 
 const MIN = 60_000;
 const menu = [
@@ -24,15 +24,15 @@ function sheetAt(servingAt: string, timeZone = 'America/Halifax') {
   const event = eventOf(menu, { timeZone });
   event.servings[0]!.atMs = Date.parse(servingAt);
   const input = { ...inputOf(event), earliestMs: 0 };
-  const speech: Speech = { event, pits: [OFFSET, OVEN], boxes: [BOX], library: SHIPPED_LIBRARY, units: DEFAULT_UNITS };
-  return { speech, plan: buildPlan(input) };
+  const messageContext: MessageContext = { event, pits: [OFFSET, OVEN], boxes: [BOX], library: SHIPPED_LIBRARY, units: DEFAULT_UNITS };
+  return { messageContext, plan: buildPlan(input) };
 }
 
 const parse = (text: string) => new ICAL.Component(ICAL.parse(text));
 
 describe('the calendar file', () => {
-  const { speech, plan } = sheetAt('2027-06-19T18:00:00-03:00');
-  const text = runSheetCalendar(speech, plan, STAMP_MS);
+  const { messageContext, plan } = sheetAt('2027-06-19T18:00:00-03:00');
+  const text = runSheetCalendar(messageContext, plan, STAMP_MS);
 
   it('holds every task at its instant, with its zone described', () => {
     const calendar = parse(text);
@@ -59,7 +59,7 @@ describe('the calendar file', () => {
     expect(alarms.length).toBeGreaterThan(5);
     for (const alarm of alarms) for (const name of ['action', 'trigger', 'description']) expect(alarm.hasProperty(name)).toBe(true);
     const later = sheetAt('2027-06-19T19:00:00-03:00');
-    const moved = parse(runSheetCalendar(later.speech, later.plan, STAMP_MS)).getAllSubcomponents('vevent');
+    const moved = parse(runSheetCalendar(later.messageContext, later.plan, STAMP_MS)).getAllSubcomponents('vevent');
     expect(moved.map((entry) => String(entry.getFirstPropertyValue('uid')))).toEqual(uids);
   });
 
@@ -75,7 +75,7 @@ describe('the calendar file', () => {
       // True hours: the cook takes as long as on any night.
       const spans = (plan: typeof night.plan) => plan.runs.map((run) => [run.id, run.pullLateMs - run.onAtMs, run.carveAtMs - run.onAtMs]);
       expect(spans(night.plan)).toEqual(spans(plain.plan));
-      const calendar = parse(runSheetCalendar(night.speech, night.plan, STAMP_MS));
+      const calendar = parse(runSheetCalendar(night.messageContext, night.plan, STAMP_MS));
       ICAL.TimezoneService.reset();
       ICAL.TimezoneService.register(calendar.getFirstSubcomponent('vtimezone')!);
       for (const component of calendar.getAllSubcomponents('vevent')) {
@@ -103,8 +103,8 @@ describe('the calendar file', () => {
 
 describe('the table', () => {
   it('can be read back, one task a row, with the offset of its instant', () => {
-    const { speech, plan } = sheetAt('2027-06-19T18:00:00-03:00');
-    const rows = Papa.parse<Record<string, string>>(runSheetCsv(speech, plan).trim(), { header: true }).data;
+    const { messageContext, plan } = sheetAt('2027-06-19T18:00:00-03:00');
+    const rows = Papa.parse<Record<string, string>>(runSheetCsv(messageContext, plan).trim(), { header: true }).data;
     expect(rows.map((row) => Date.parse(row.at!))).toEqual(plan.tasks.map((task) => task.atMs));
     expect(rows[0]).toMatchObject({ kind: 'light', pit: 'Offset' });
     expect(rows[0]!.at).toMatch(/-03:00$/);
@@ -112,32 +112,39 @@ describe('the table', () => {
 });
 
 describe('words', () => {
-  const { speech, plan } = sheetAt('2027-06-19T18:00:00-03:00');
+  const { messageContext, plan } = sheetAt('2027-06-19T18:00:00-03:00');
 
   it('say what to do in the reader’s units', () => {
     const load = plan.tasks.find((task) => task.kind === 'load' && task.runId === 'brisket-whole')!;
-    expect(taskWords(speech, load, plan.runs).title).toBe('Put 2 briskets on the offset');
+    expect(taskMessage(messageContext, load, plan.runs).title).toBe('Put 2 briskets on the offset');
     const { pitC } = plan.runs.find((run) => run.id === 'brisket-whole')!;
-    expect(taskWords(speech, load, plan.runs).detail).toContain(formatTemp(pitC, DEFAULT_UNITS));
-    expect(taskWords({ ...speech, units: { temp: 'C', mass: 'kg', clock: '24' } }, load, plan.runs).detail).toContain(
+    expect(taskMessage(messageContext, load, plan.runs).detail).toContain(formatTemp(pitC, DEFAULT_UNITS));
+    expect(taskMessage({ ...messageContext, units: { temp: 'C', mass: 'kg', clock: '24' } }, load, plan.runs).detail).toContain(
       `${Math.round(pitC)} °C`,
     );
-    for (const task of plan.tasks) expect(taskWords(speech, task, plan.runs).title).not.toContain('undefined');
+    for (const task of plan.tasks) expect(taskMessage(messageContext, task, plan.runs).title).not.toContain('undefined');
   });
 
   it('name every reason and problem', () => {
-    for (const run of plan.runs) for (const reason of run.why) expect(reasonWords(speech, reason).length).toBeGreaterThan(10);
+    for (const run of plan.runs) for (const reason of run.why) expect(reasonMessage(messageContext, reason).length).toBeGreaterThan(10);
     const common = { severity: 'broken', batchId: 'chicken-half', pieces: 2 } as const;
     const span = { fromMs: plan.runs[0]!.onAtMs, toMs: plan.runs[0]!.onAtMs + 90 * MIN };
-    const words = planProblemWords(speech, { code: 'rackFull', ...common, pitId: 'offset', rackId: 'high', shortMm2: 64_516, ...span });
+    const words = planProblemMessage(messageContext, {
+      code: 'rackFull',
+      ...common,
+      pitId: 'offset',
+      rackId: 'high',
+      shortMm2: 64_516,
+      ...span,
+    });
     expect(words.what).toMatch(/^2 chicken halves have no place: Offset, high rack is short of 100 sq in, /);
     expect(words.remedy.length).toBeGreaterThan(10);
-    expect(planProblemWords(speech, { code: 'dangerZone', ...common, minutes: 300, allowedMin: 240 }).what).toContain('41 °F');
+    expect(planProblemMessage(messageContext, { code: 'dangerZone', ...common, minutes: 300, allowedMin: 240 }).what).toContain('41 °F');
   });
 
   it('turn shares into odds and minutes into hours', () => {
-    expect(oddsWords(0.9)).toBe('9 in 10');
-    expect(oddsWords(0.95)).toBe('19 in 20');
+    expect(oddsMessage(0.9)).toBe('9 in 10');
+    expect(oddsMessage(0.95)).toBe('19 in 20');
     expect(formatMinutes(59)).toBe('59 min');
     expect(formatMinutes(125)).toBe('2 h 05');
   });

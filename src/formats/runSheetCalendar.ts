@@ -2,8 +2,8 @@ import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { DateTime } from 'luxon';
 import type { Plan, Task } from '../core/model';
 import { clockChanges } from './clock';
-import type { Speech } from './names';
-import { taskWords } from './words';
+import type { MessageContext } from './messages/names';
+import { taskMessage } from './messages/task';
 
 /** Minutes of warning before a task, by what it takes to get ready for it. */
 const ALARM_MIN: Partial<Record<Task['kind'], number>> = { light: 10, load: 15, wrap: 10, move: 10, check: 5, carve: 10, serve: 30 };
@@ -12,8 +12,8 @@ const ALARM_MIN: Partial<Record<Task['kind'], number>> = { light: 10, load: 15, 
  * The run sheet as an iCalendar file (RFC 5545): times in the event's zone with its VTIMEZONE,
  * an alarm where hands must be ready, and a UID per deed that stays the same when its time moves.
  */
-export function runSheetCalendar(speech: Speech, plan: Plan, stampMs: number): string {
-  const { event } = speech;
+export function runSheetCalendar(messageContext: MessageContext, plan: Plan, stampMs: number): string {
+  const { event } = messageContext;
   const times = plan.tasks.map((task) => task.atMs);
   const calendar = ical({
     name: event.name,
@@ -22,7 +22,7 @@ export function runSheetCalendar(speech: Speech, plan: Plan, stampMs: number): s
     timezone: { name: null, generator: (zone) => vtimezone(zone, Math.min(...times, stampMs), Math.max(...times, stampMs)) },
   });
   for (const task of plan.tasks) {
-    const words = taskWords(speech, task, plan.runs);
+    const words = taskMessage(messageContext, task, plan.runs);
     const zone = comesTwice(task.atMs, event.timeZone) ? 'UTC' : event.timeZone;
     const start = DateTime.fromMillis(task.atMs, { zone });
     const entry = calendar.createEvent({

@@ -1,18 +1,18 @@
 import Papa from 'papaparse';
 import type { Plan } from '../core/model';
 import { rfc3339 } from './clock';
-import { pitName, type Speech } from './names';
-import { taskWords } from './words';
+import { pitName, type MessageContext } from './messages/names';
+import { taskMessage } from './messages/task';
 
 /** The run sheet as CSV (RFC 4180, UTF-8): one task a row, in order. */
-export function runSheetCsv(speech: Speech, plan: Plan): string {
+export function runSheetCsv(messageContext: MessageContext, plan: Plan): string {
   const rows = plan.tasks.map((task) => {
-    const words = taskWords(speech, task, plan.runs);
+    const words = taskMessage(messageContext, task, plan.runs);
     return {
-      at: rfc3339(task.atMs, speech.event.timeZone),
+      at: rfc3339(task.atMs, messageContext.event.timeZone),
       minutes: Math.round(task.minutes),
       kind: task.kind,
-      pit: task.pitId ? pitName(speech, task.pitId) : '',
+      pit: task.pitId ? pitName(messageContext, task.pitId) : '',
       what: words.title,
       detail: words.detail,
       opening: task.opening ?? '',

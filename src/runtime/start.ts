@@ -1,10 +1,10 @@
 import { MigrationRefused } from '../persistence';
-import { house } from './house';
+import { context } from './context';
 
 /** Opens the database, or says why not and stops the program before it can do harm. */
 export async function openOrStop(): Promise<void> {
   try {
-    await house();
+    await context();
   } catch (error) {
     console.error(error instanceof MigrationRefused ? error.message : error);
     process.exit(1);

@@ -2,19 +2,19 @@ import { cutIn, type CookEvent, type Piece } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import { demandOf, sizeToDemand, workingKg } from '../core/quantities';
 import { mealAt } from '../formats/clock';
-import type { BuyingInput, PieceWeightsInput, ReceiptInput, TickInput, WeightsInput } from '../doors';
+import type { BuyingInput, PieceWeightsInput, ReceiptInput, TickInput, WeightsInput } from '../inputs';
 import { changeEvent, changeSeen, withBatch } from './changeEvent';
-import type { House } from './house';
+import type { Context } from './context';
 import { ownLibrary } from './ownLibrary';
 
 /** A piece this many times as heavy as the heaviest of its cut was mistyped. */
 const MISTYPED_TIMES = 3;
 
 /** Puts the scale's figures on the pieces of a batch; what cooks follows them, and the number of pieces no longer follows the guests. */
-export async function saveWeights(house: House, input: WeightsInput): Promise<Outcome<CookEvent>> {
+export async function saveWeights(context: Context, input: WeightsInput): Promise<Outcome<CookEvent>> {
   const { library } = await ownLibrary();
   return changeSeen(
-    house,
+    context,
     input,
     withBatch(input.batchId, (batch) => {
       const cut = cutIn(library, batch.cutId);
@@ -45,30 +45,30 @@ function weightProblems({ boughtKg, trimmedKg }: PieceWeightsInput, i: number, m
 }
 
 /** How a batch is bought: from whom, which grade, at what price, in which weights. Pieces that follow the guests follow the weights too. */
-export async function saveBuying(house: House, input: BuyingInput): Promise<Outcome<CookEvent>> {
+export async function saveBuying(context: Context, input: BuyingInput): Promise<Outcome<CookEvent>> {
   const { library } = await ownLibrary();
   return changeSeen(
-    house,
+    context,
     input,
     withBatch(input.batchId, (batch, event) => {
-      const { source, grade, pricePerKg, shopLowKg, shopHighKg, keptTrimShare, keptTrimPerKg, wood } = input;
+      const { source, grade, pricePerKg, shopLowKg, shopHighKg, usableTrimShare, usableTrimPerKg, wood } = input;
       if (shopHighKg < shopLowKg) return failure({ code: 'shopRangeReversed', path: 'shopHighKg' });
       const shopKg: [number, number] = [shopLowKg, shopHighKg];
       const bought = {
         ...batch,
-        buying: { source: source.trim(), grade, pricePerKg, shopKg, keptTrimShare, keptTrimPerKg, wood: wood.trim() },
+        buying: { source: source.trim(), grade, pricePerKg, shopKg, usableTrimShare, usableTrimPerKg, wood: wood.trim() },
       };
       const menu = { ...event, batches: event.batches.map((each) => (each.id === batch.id ? bought : each)) };
       const demand = demandOf(menu, library, (serving) => mealAt(serving.atMs, event.timeZone)).get(batch.id);
-      return success(sizeToDemand(bought, demand, house.newId));
+      return success(sizeToDemand(bought, demand, context.newId));
     }),
   );
 }
 
 /** What was seen when a batch came in. */
-export const saveReceipt = (house: House, input: ReceiptInput): Promise<Outcome<CookEvent>> =>
+export const saveReceipt = (context: Context, input: ReceiptInput): Promise<Outcome<CookEvent>> =>
   changeSeen(
-    house,
+    context,
     input,
     withBatch(input.batchId, (batch) => {
       const { coreC, packWhole, colourGood, fatEven, note } = input;
@@ -77,8 +77,8 @@ export const saveReceipt = (house: House, input: ReceiptInput): Promise<Outcome<
   );
 
 /** Ticks a line of the shopping list, or unticks it. */
-export const tickItem = (house: House, { eventId, itemId, ticked }: TickInput): Promise<Outcome<CookEvent>> =>
-  changeEvent(house, eventId, (event) => {
+export const tickItem = (context: Context, { eventId, itemId, ticked }: TickInput): Promise<Outcome<CookEvent>> =>
+  changeEvent(context, eventId, (event) => {
     const others = (event.ticked ?? []).filter((each) => each !== itemId);
     return success({ ...event, ticked: ticked ? [...others, itemId] : others });
   });

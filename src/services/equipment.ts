@@ -1,6 +1,6 @@
 import { EQUIPMENT_SETS, presetPit, type Pit } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
-import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../doors';
+import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../inputs';
 import {
   listGear,
   markBoxDeleted,
@@ -12,7 +12,7 @@ import {
   type GearKind,
   type GearKinds,
 } from '../persistence';
-import type { House } from './house';
+import type { Context } from './context';
 
 type Saved = Outcome<{ id: string }>;
 
@@ -48,65 +48,65 @@ const pitFrom = ({ rangeLowC, rangeHighC, racks, fuel, ...rest }: PitInput): Pit
 });
 
 /** Adds a pit or changes one; its racks are replaced by those given. */
-export async function keepPit(house: House, input: PitInput): Promise<Saved> {
+export async function keepPit(context: Context, input: PitInput): Promise<Saved> {
   const names = input.racks.map((rack) => rack.name.trim().toLowerCase());
   const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
   if (twice >= 0) return failure({ code: 'rackNameTwice', path: `racks.${twice}.name` });
   const beyond = beyondRack(input.racks);
   if (beyond.length > 0) return failure(...beyond);
-  await house.db.write((transaction) => savePit(pitFrom(input), house.nowMs(), transaction));
+  await context.db.write((transaction) => savePit(pitFrom(input), context.nowMs(), transaction));
   return success({ id: input.id });
 }
 
-export async function keepBox(house: House, input: BoxInput): Promise<Saved> {
-  await house.db.write((transaction) => saveBox({ ...input, name: input.name.trim() }, house.nowMs(), transaction));
+export async function keepBox(context: Context, input: BoxInput): Promise<Saved> {
+  await context.db.write((transaction) => saveBox({ ...input, name: input.name.trim() }, context.nowMs(), transaction));
   return success({ id: input.id });
 }
 
 const marked = (found: boolean, id: string): Saved => (found ? success({ id }) : failure({ code: 'equipmentGone' }));
 
 /** Puts equipment away, or brings it back; events that use it find it again. */
-export const putPitAway = async (house: House, id: string) =>
-  marked(await house.db.write((transaction) => markPitDeleted(id, house.nowMs(), transaction)), id);
-export const bringPitBack = async (house: House, id: string) =>
-  marked(await house.db.write((transaction) => markPitDeleted(id, null, transaction)), id);
-export const putBoxAway = async (house: House, id: string) =>
-  marked(await house.db.write((transaction) => markBoxDeleted(id, house.nowMs(), transaction)), id);
-export const bringBoxBack = async (house: House, id: string) =>
-  marked(await house.db.write((transaction) => markBoxDeleted(id, null, transaction)), id);
+export const putPitAway = async (context: Context, id: string) =>
+  marked(await context.db.write((transaction) => markPitDeleted(id, context.nowMs(), transaction)), id);
+export const bringPitBack = async (context: Context, id: string) =>
+  marked(await context.db.write((transaction) => markPitDeleted(id, null, transaction)), id);
+export const putBoxAway = async (context: Context, id: string) =>
+  marked(await context.db.write((transaction) => markBoxDeleted(id, context.nowMs(), transaction)), id);
+export const bringBoxBack = async (context: Context, id: string) =>
+  marked(await context.db.write((transaction) => markBoxDeleted(id, null, transaction)), id);
 
 const keepGear =
   <K extends GearKind>(kind: K) =>
-  async (house: House, input: GearKinds[K]): Promise<Saved> => {
-    await house.db.write((transaction) => saveGear(kind, { ...input, name: input.name.trim() }, house.nowMs(), transaction));
+  async (context: Context, input: GearKinds[K]): Promise<Saved> => {
+    await context.db.write((transaction) => saveGear(kind, { ...input, name: input.name.trim() }, context.nowMs(), transaction));
     return success({ id: input.id });
   };
-export const keepWarmer: (house: House, input: WarmerInput) => Promise<Saved> = keepGear('warmer');
+export const keepWarmer: (context: Context, input: WarmerInput) => Promise<Saved> = keepGear('warmer');
 /** A thermometer whose readings are new was checked now. */
-export async function keepProbe(house: House, input: ProbeInput): Promise<Saved> {
+export async function keepProbe(context: Context, input: ProbeInput): Promise<Saved> {
   const before = (await listGear('probe')).find((probe) => probe.id === input.id);
   const same = before?.iceC === input.iceC && before?.boilC === input.boilC;
   const read = input.iceC !== undefined || input.boilC !== undefined;
-  const checkedAtMs = same ? before?.checkedAtMs : read ? house.nowMs() : undefined;
-  return keepGear('probe')(house, { ...input, checkedAtMs });
+  const checkedAtMs = same ? before?.checkedAtMs : read ? context.nowMs() : undefined;
+  return keepGear('probe')(context, { ...input, checkedAtMs });
 }
-export const keepCrew: (house: House, input: CrewInput) => Promise<Saved> = keepGear('crew');
+export const keepCrew: (context: Context, input: CrewInput) => Promise<Saved> = keepGear('crew');
 
-export const putGearAway = async (house: House, { kind, id }: { kind: GearKind; id: string }) =>
-  marked(await house.db.write((transaction) => markGearDeleted(kind, id, house.nowMs(), transaction)), id);
-export const bringGearBack = async (house: House, { kind, id }: { kind: GearKind; id: string }) =>
-  marked(await house.db.write((transaction) => markGearDeleted(kind, id, null, transaction)), id);
+export const putGearAway = async (context: Context, { kind, id }: { kind: GearKind; id: string }) =>
+  marked(await context.db.write((transaction) => markGearDeleted(kind, id, context.nowMs(), transaction)), id);
+export const bringGearBack = async (context: Context, { kind, id }: { kind: GearKind; id: string }) =>
+  marked(await context.db.write((transaction) => markGearDeleted(kind, id, null, transaction)), id);
 
 /** Adds everything of a ready-made set, in one go. */
-export async function addSet(house: House, setId: string): Promise<Saved> {
+export async function addSet(context: Context, setId: string): Promise<Saved> {
   const set = EQUIPMENT_SETS.find((each) => each.id === setId);
   if (!set) return failure({ code: 'equipmentGone' });
-  await house.db.write(async (transaction) => {
-    const nowMs = house.nowMs();
+  await context.db.write(async (transaction) => {
+    const nowMs = context.nowMs();
     for (const { kind, name, travels } of set.pits)
-      await savePit({ ...presetPit(kind, () => house.newId()), name, travels }, nowMs, transaction);
-    for (const box of set.boxes) await saveBox({ ...box, id: house.newId() }, nowMs, transaction);
-    for (const warmer of set.warmers) await saveGear('warmer', { ...warmer, id: house.newId() }, nowMs, transaction);
+      await savePit({ ...presetPit(kind, () => context.newId()), name, travels }, nowMs, transaction);
+    for (const box of set.boxes) await saveBox({ ...box, id: context.newId() }, nowMs, transaction);
+    for (const warmer of set.warmers) await saveGear('warmer', { ...warmer, id: context.newId() }, nowMs, transaction);
   });
   return success({ id: setId });
 }

@@ -1,13 +1,13 @@
 import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
-import type { DayInput } from '../doors';
+import type { DayInput } from '../inputs';
 import { instantOf } from '../formats/clock';
 import { changeSeen } from './changeEvent';
-import type { House } from './house';
+import type { Context } from './context';
 
 /** The way there, the night's sleep, the weather and who is on duty. */
-export const saveDay = (house: House, input: DayInput): Promise<Outcome<CookEvent>> =>
-  changeSeen(house, input, (event) => {
+export const saveDay = (context: Context, input: DayInput): Promise<Outcome<CookEvent>> =>
+  changeSeen(context, input, (event) => {
     const { driveMin, setUpMin, power, rules, quietFrom, quietTo, airC, windMPerS } = input;
     const problems: Problem[] = [];
     const instant = (date: string, time: string, path: string): number => {

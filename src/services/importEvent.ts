@@ -1,9 +1,9 @@
 import type { CookEvent, Cut, Method, Pit } from '../core/model';
 import { success, type Outcome } from '../core/outcome';
-import type { ImportInput } from '../doors';
+import type { ImportInput } from '../inputs';
 import { planInputOf, readOpenEvent } from '../formats/open';
 import { saveBox, saveEvent, saveGear, saveLibraryEntry, savePit } from '../persistence';
-import type { House } from './house';
+import type { Context } from './context';
 import { listEquipment } from './reading';
 import { unreadable } from './unreadable';
 
@@ -11,13 +11,13 @@ import { unreadable } from './unreadable';
  * Takes over an event file: the event, its pits and gear (as hired), its crew, methods and own cuts, all
  * under new ids. A file that is not right throughout is refused, and nothing of it is kept.
  */
-export async function importEvent(house: House, input: ImportInput): Promise<Outcome<CookEvent>> {
+export async function importEvent(context: Context, input: ImportInput): Promise<Outcome<CookEvent>> {
   const reading = readOpenEvent(input.text);
   if (!reading.ok) return unreadable(reading.problems);
   const open = reading.value;
   const { event, pits, boxes, warmers = [], library } = planInputOf(open);
   // What the house already has is used, not had twice.
-  const owned = await listEquipment(house);
+  const owned = await listEquipment(context);
   const ids = new Map<string, string>();
   for (const pit of pits) if (owned.pits.some((own) => own.id === pit.id && sameRacks(own, pit))) ids.set(`pit/${pit.id}`, pit.id);
   for (const gear of [...boxes, ...warmers])
@@ -25,7 +25,7 @@ export async function importEvent(house: House, input: ImportInput): Promise<Out
   for (const member of owned.crew) ids.set(`crew/${member.id}`, member.id);
   const had = new Set(ids.keys());
   const idFor = (id: string) => {
-    const known = ids.get(id) ?? house.newId();
+    const known = ids.get(id) ?? context.newId();
     ids.set(id, known);
     return known;
   };
@@ -35,8 +35,8 @@ export async function importEvent(house: House, input: ImportInput): Promise<Out
     name: `${open.name}: ${method.id}`.slice(0, 80),
   }));
   const cuts: Cut[] = (open.cuts ?? []).map((own) => ({ ...library.cuts.find((cut) => cut.id === own.id)!, id: idFor(`cut/${own.id}`) }));
-  const now = house.nowMs();
-  return house.db.write(async (transaction) => {
+  const now = context.nowMs();
+  return context.db.write(async (transaction) => {
     for (const pit of pits)
       if (!had.has(`pit/${pit.id}`)) await savePit({ ...pit, id: idFor(`pit/${pit.id}`), hired: true }, now, transaction);
     for (const box of boxes)
@@ -51,7 +51,7 @@ export async function importEvent(house: House, input: ImportInput): Promise<Out
     for (const cut of cuts) await saveLibraryEntry('cut', cut, now, transaction);
     const taken: CookEvent = {
       ...event,
-      id: house.newId(),
+      id: context.newId(),
       revision: 1,
       pitIds: pits.map((pit) => idFor(`pit/${pit.id}`)),
       boxIds: boxes.map((box) => idFor(`gear/${box.id}`)),

@@ -1,4 +1,4 @@
-export type { House } from './house';
+export type { Context } from './context';
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export {
   addSet,
@@ -18,10 +18,10 @@ export { saveBuying, saveReceipt, saveWeights, tickItem } from './buying';
 export { chooseEquipment, copyEquipment } from './eventEquipment';
 export { saveDay } from './eventDay';
 export { layPieces } from './layPieces';
-export { keepThePlan } from './keepPlan';
+export { saveBaseline } from './saveBaseline';
 export { markStep, saveKitchen, saveLeftover, savePrep } from './kitchen';
 export { loosenRule, tightenRule } from './safety';
-export { keepCut, keepMethod, keepRecipe, readLibrary, restoreEntry } from './library';
+export { saveCut, saveMethod, saveRecipe, readLibrary, restoreEntry } from './library';
 export { planEvent } from './planEvent';
 export { importEvent } from './importEvent';
 export { readPlanFile } from './readPlanFile';

@@ -1,15 +1,15 @@
 import { cutIn, prepOf, recipeIn, type CookEvent } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
-import type { KitchenInput, LeftoverInput, PrepInput, StepDoneInput } from '../doors';
+import type { KitchenInput, LeftoverInput, PrepInput, StepDoneInput } from '../inputs';
 import { instantOf } from '../formats/clock';
 import { changeEvent, changeSeen, withBatch } from './changeEvent';
-import type { House } from './house';
+import type { Context } from './context';
 import { ownLibrary } from './ownLibrary';
 
 /** When the meat comes, what is cold, who works when, and what prices are in. */
-export const saveKitchen = (house: House, input: KitchenInput): Promise<Outcome<CookEvent>> =>
-  changeSeen(house, input, (event) => {
-    const { currency, deliverDate, deliverTime, fridgeLitres, tubLitres, hands, carvers, fromHour, toHour } = input;
+export const saveKitchen = (context: Context, input: KitchenInput): Promise<Outcome<CookEvent>> =>
+  changeSeen(context, input, (event) => {
+    const { currency, deliverDate, deliverTime, fridgeLitres, tubLitres, prepCrew, carvers, fromHour, toHour } = input;
     if (toHour <= fromHour) return failure({ code: 'hoursReversed', path: 'toHour' });
     let deliverAtMs: number | undefined;
     if (deliverDate !== undefined) {
@@ -22,18 +22,18 @@ export const saveKitchen = (house: House, input: KitchenInput): Promise<Outcome<
         return failure({ code: 'deliveryAfterServing', path: 'deliverDate' });
       deliverAtMs = at.ms;
     }
-    return success({ ...event, currency, kitchen: { fridgeLitres, tubLitres, hands, carvers, fromHour, toHour, deliverAtMs } });
+    return success({ ...event, currency, kitchen: { fridgeLitres, tubLitres, prepCrew, carvers, fromHour, toHour, deliverAtMs } });
   });
 
 /** How a batch is readied. Steps that are done stay done. */
-export async function savePrep(house: House, input: PrepInput): Promise<Outcome<CookEvent>> {
+export async function savePrep(context: Context, input: PrepInput): Promise<Outcome<CookEvent>> {
   const { library } = await ownLibrary();
   const unknown = Object.entries(input.recipes).flatMap(([kind, id]): Problem[] =>
     id === undefined || recipeIn(library, id as string)?.kind === kind ? [] : [{ code: 'recipeGone', path: `recipes.${kind}` }],
   );
   if (unknown.length > 0) return failure(...unknown);
   return changeSeen(
-    house,
+    context,
     input,
     withBatch(input.batchId, (batch) => {
       const { thaw, salt, brine, temperMin, undersideLight, recipes } = input;
@@ -47,10 +47,10 @@ export async function savePrep(house: House, input: PrepInput): Promise<Outcome<
 }
 
 /** Marks a prep step as done, or takes that back. */
-export async function markStep(house: House, { eventId, batchId, kind, done }: StepDoneInput): Promise<Outcome<CookEvent>> {
+export async function markStep(context: Context, { eventId, batchId, kind, done }: StepDoneInput): Promise<Outcome<CookEvent>> {
   const { library } = await ownLibrary();
   return changeEvent(
-    house,
+    context,
     eventId,
     withBatch(batchId, (batch) => {
       const cut = cutIn(library, batch.cutId);
@@ -63,9 +63,9 @@ export async function markStep(house: House, { eventId, batchId, kind, done }: S
 }
 
 /** What is left of a batch and how it is cooled; nothing left takes the note away. */
-export const saveLeftover = (house: House, input: LeftoverInput): Promise<Outcome<CookEvent>> =>
+export const saveLeftover = (context: Context, input: LeftoverInput): Promise<Outcome<CookEvent>> =>
   changeSeen(
-    house,
+    context,
     input,
     withBatch(input.batchId, (batch) => {
       const { kg, portionThicknessMm, way } = input;

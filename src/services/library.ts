@@ -1,20 +1,20 @@
 import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type Method, type Recipe } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
-import type { CutInput, MethodInput, RecipeInput } from '../doors';
+import type { CutInput, MethodInput, RecipeInput } from '../inputs';
 import { eventsUsing, loadOwnLibrary, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
-import type { House } from './house';
+import type { Context } from './context';
 
 type Saved = Outcome<{ id: string }>;
 
 /** The library with the owner's changes, and which entries are theirs. */
-export async function readLibrary(_house: House): Promise<{ library: Library; own: Record<keyof Library, string[]> }> {
+export async function readLibrary(_house: Context): Promise<{ library: Library; own: Record<keyof Library, string[]> }> {
   const own = await loadOwnLibrary();
   const ids = (entries: readonly { id: string }[]) => entries.map((each) => each.id);
   return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
 }
 
 /** Saves a method: the owner's version of a shipped one, or one of their own. */
-export async function keepMethod(house: House, input: MethodInput): Promise<Saved> {
+export async function saveMethod(context: Context, input: MethodInput): Promise<Saved> {
   const {
     pitLowC,
     pitHighC,
@@ -50,12 +50,12 @@ export async function keepMethod(house: House, input: MethodInput): Promise<Save
     hotFinish: hotFinish && { ...hotFinish },
     holdIdealMin: [holdIdealLowMin, holdIdealHighMin],
   };
-  await house.db.write((transaction) => saveLibraryEntry('method', method, house.nowMs(), transaction));
+  await context.db.write((transaction) => saveLibraryEntry('method', method, context.nowMs(), transaction));
   return success({ id: method.id });
 }
 
 /** Saves a cut: the owner's version of a shipped one, or one of their own. */
-export async function keepCut(house: House, input: CutInput): Promise<Saved> {
+export async function saveCut(context: Context, input: CutInput): Promise<Saved> {
   const {
     nounOne,
     nounMany,
@@ -82,12 +82,12 @@ export async function keepCut(house: House, input: CutInput): Promise<Saved> {
         ? { thicknessShare: thinThicknessShare, weightShare: thinWeightShare }
         : undefined,
   };
-  await house.db.write((transaction) => saveLibraryEntry('cut', cut, house.nowMs(), transaction));
+  await context.db.write((transaction) => saveLibraryEntry('cut', cut, context.nowMs(), transaction));
   return success({ id: cut.id });
 }
 
 /** Saves a recipe: the owner's version of a shipped one, or one of their own. */
-export async function keepRecipe(house: House, input: RecipeInput): Promise<Saved> {
+export async function saveRecipe(context: Context, input: RecipeInput): Promise<Saved> {
   const names = input.ingredients.map((each) => each.name.trim().toLowerCase());
   const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
   if (twice >= 0) return failure({ code: 'ingredientTwice', path: `ingredients.${twice}.name` });
@@ -98,14 +98,14 @@ export async function keepRecipe(house: House, input: RecipeInput): Promise<Save
     line: input.line.trim(),
     ingredients: input.ingredients.map((each) => ({ ...each, name: each.name.trim(), carries: [...each.carries] })),
   };
-  await house.db.write((transaction) => saveLibraryEntry('recipe', recipe, house.nowMs(), transaction));
+  await context.db.write((transaction) => saveLibraryEntry('recipe', recipe, context.nowMs(), transaction));
   return success({ id: recipe.id });
 }
 
 /** Puts a shipped entry back as it came, or takes one of the owner's own away when no event uses it. */
-export async function restoreEntry(house: House, kind: LibraryKind, id: string): Promise<Saved> {
+export async function restoreEntry(context: Context, kind: LibraryKind, id: string): Promise<Saved> {
   const shipped = { cut: CUTS, method: METHODS, recipe: RECIPES }[kind].some((each: { id: string }) => each.id === id);
-  return house.db.write(async (transaction): Promise<Saved> => {
+  return context.db.write(async (transaction): Promise<Saved> => {
     if (!shipped && (await eventsUsing(kind, id, transaction)).length > 0) return failure({ code: 'libraryInUse' });
     return (await removeLibraryEntry(kind, id, transaction)) ? success({ id }) : failure({ code: 'nothingToRestore' });
   });

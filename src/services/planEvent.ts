@@ -6,7 +6,7 @@ import { MS_PER_MIN } from '../core/units';
 import { quietBetween, shiftsBetween } from '../formats/clock';
 import { checkedPlan } from '../formats/open';
 import { listBoxes, listGear, listPits, loadEvent } from '../persistence';
-import type { House } from './house';
+import type { Context } from './context';
 import { ownLibrary } from './ownLibrary';
 
 /** Prep may begin this long before the first serving. */
@@ -24,7 +24,7 @@ const MOST_FORECASTS_KEPT = 500;
 let forecasts = newForecastCache();
 
 /** The plan of an event, made on the server: the same one the plan screen's worker makes. Undefined when there is no such event. */
-export async function planEvent(house: House, eventId: string): Promise<Planned | undefined> {
+export async function planEvent(context: Context, eventId: string): Promise<Planned | undefined> {
   const event = await loadEvent(eventId);
   if (!event) return undefined;
   const { library, learned } = await ownLibrary();
@@ -39,7 +39,7 @@ export async function planEvent(house: House, eventId: string): Promise<Planned 
     probes: (await listGear('probe')).filter((probe) => event.probeIds?.includes(probe.id)),
     crew: owned.crew.filter((member) => onDuty(member.id)),
     library,
-    earliestMs: Math.floor(house.nowMs() / MS_PER_MIN) * MS_PER_MIN,
+    earliestMs: Math.floor(context.nowMs() / MS_PER_MIN) * MS_PER_MIN,
     quiet: quietBetween(Math.min(...times) - QUIET_AHEAD_MS, Math.max(...times), event.timeZone, venue.quietFrom, venue.quietTo),
     shifts: shiftsBetween(Math.min(...times) - PREP_AHEAD_MS, Math.max(...times), event.timeZone, fromHour, toHour),
   };

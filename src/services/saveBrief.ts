@@ -1,15 +1,15 @@
 import { cutIn, libraryWith, methodIn, recipeIn, type Batch, type CookEvent, type Library, type Piece } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
-import type { BriefInput } from '../doors';
+import type { BriefInput } from '../inputs';
 import { instantOf } from '../formats/clock';
 import { loadEvent, loadOwnLibrary, saveEvent } from '../persistence';
-import type { House } from './house';
+import type { Context } from './context';
 
 /** Saves the whole brief. Refused, with nothing changed, when a field is wrong or someone else saved first. */
-export async function saveBrief(house: House, brief: BriefInput): Promise<Outcome<CookEvent>> {
-  const problems = [...timeProblems(brief, house.nowMs()), ...duplicateIds(brief), ...guestProblems(brief), ...sharesProblems(brief)];
+export async function saveBrief(context: Context, brief: BriefInput): Promise<Outcome<CookEvent>> {
+  const problems = [...timeProblems(brief, context.nowMs()), ...duplicateIds(brief), ...guestProblems(brief), ...sharesProblems(brief)];
   if (problems.length > 0) return failure(...problems);
-  return house.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
+  return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
     const kept = await loadEvent(brief.eventId, transaction);
     if (!kept) return failure({ code: 'eventGone' });
     if (kept.revision !== brief.revision) return failure({ code: 'changedElsewhere' });
@@ -17,7 +17,7 @@ export async function saveBrief(house: House, brief: BriefInput): Promise<Outcom
     const unknown = [...unknownChoices(brief, library), ...unknownRecipes(brief, library)];
     if (unknown.length > 0) return failure(...unknown);
     const event = eventFrom(brief, kept);
-    await saveEvent(event, house.nowMs(), transaction);
+    await saveEvent(event, context.nowMs(), transaction);
     return success(event);
   });
 }

@@ -1,22 +1,22 @@
-import type { Choice, CookEvent, Pin, Scheme } from '../core/model';
+import type { Override, CookEvent, Pin, Scheme } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import { withFace, type PlanFace } from '../core/planning';
-import type { FaceInput, PinInput, PlanFaceInput, SchemeInput } from '../doors';
+import type { FaceInput, PinInput, PlanFaceInput, SchemeInput } from '../inputs';
 import { changeSeen } from './changeEvent';
-import type { House } from './house';
+import type { Context } from './context';
 import { ownLibrary } from './ownLibrary';
 import { listEquipment } from './reading';
 
 /** What the plan screen changed: order, pins, methods, pits, servings, confidence and the plans kept under a name. */
-export async function savePlanFace(house: House, input: PlanFaceInput): Promise<Outcome<CookEvent>> {
+export async function savePlanFace(context: Context, input: PlanFaceInput): Promise<Outcome<CookEvent>> {
   const { library } = await ownLibrary();
-  const { pits, boxes, warmers } = await listEquipment(house);
-  return changeSeen(house, input, (event) => {
+  const { pits, boxes, warmers } = await listEquipment(context);
+  return changeSeen(context, input, (event) => {
     const face = faceFrom(input.face);
     const known = <T extends { id: string }>(list: readonly T[], ids: string[]) => ids.filter((id) => list.some((each) => each.id === id));
     if (
       face.servings.some(
-        (serving) => serving.atMs <= house.nowMs() && event.servings.find((each) => each.id === serving.id)?.atMs !== serving.atMs,
+        (serving) => serving.atMs <= context.nowMs() && event.servings.find((each) => each.id === serving.id)?.atMs !== serving.atMs,
       )
     )
       return failure({ code: 'servingInPast' });
@@ -55,15 +55,15 @@ const pinFrom = (pin: PinInput): Pin => ({
   ...(pin.places && { places: pin.places.map((place) => ({ ...place })) }),
 });
 
-const schemeFrom = ({ order, choices, seed, iterations }: SchemeInput): Scheme => ({
+const schemeFrom = ({ order, overrides, seed, iterations }: SchemeInput): Scheme => ({
   order: order.map(String),
-  choices: Object.fromEntries(Object.entries(choices).map(([batchId, choice]) => [batchId, choiceFrom(choice)])),
+  overrides: Object.fromEntries(Object.entries(overrides).map(([batchId, override]) => [batchId, overrideFrom(override)])),
   seed,
   iterations,
 });
 
 /** Takes of a choice what it may hold, and nothing else. */
-function choiceFrom(value: unknown): Choice {
+function overrideFrom(value: unknown): Override {
   const { pitId, pitC, finish, earlierMin, parts } = (value ?? {}) as Record<string, unknown>;
   const at = (finish ?? {}) as Record<string, unknown>;
   return {

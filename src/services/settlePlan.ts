@@ -2,19 +2,19 @@ import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import { searchPlan } from '../core/planning';
 import { changeEvent } from './changeEvent';
-import type { House } from './house';
+import type { Context } from './context';
 import { planEvent } from './planEvent';
 
 /** Searches for a good plan of an event on the server and keeps what it follows from, as the plan screen's Re-plan does. */
 export async function settlePlan(
-  house: House,
+  context: Context,
   { eventId, iterations }: { eventId: string; iterations: number },
 ): Promise<Outcome<CookEvent>> {
-  const planned = await planEvent(house, eventId);
+  const planned = await planEvent(context, eventId);
   if (!planned) return failure({ code: 'eventGone' });
   const searching = searchPlan(planned.input, { seed: 1, iterations });
   let step = searching.next();
   while (!step.done) step = searching.next();
   const { scheme } = step.value;
-  return changeEvent(house, eventId, (event) => success({ ...event, scheme }));
+  return changeEvent(context, eventId, (event) => success({ ...event, scheme }));
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import ICAL from 'ical.js';
-import { addCut, makeEvent, saved, sheetInstants, stage } from './house';
+import { addCut, makeEvent, saved, sheetInstants, stage } from './steps';
 
 test('an event from nothing to a calendar: three cuts, a plan, an hour earlier, every time moves', async ({ page }) => {
   await makeEvent(page, 'Keepers’ reunion', { adults: 50 });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import Papa from 'papaparse';
-import { addCut, makeEvent, saved, sheetInstants, stage } from './house';
+import { addCut, makeEvent, saved, sheetInstants, stage } from './steps';
 
 /** Puts text on the clipboard's way into a field, as a spreadsheet does. */
 async function paste(page: Page, label: string, text: string): Promise<void> {

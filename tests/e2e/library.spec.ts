@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { addCut, makeEvent, saved } from './house';
+import { addCut, makeEvent, saved } from './steps';
 
 test('a method is changed, copied, put back and taken away', async ({ page }) => {
   await page.goto('/library');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { addCut, makeEvent, saved, stage } from './house';
+import { addCut, makeEvent, saved, stage } from './steps';
 
 const openDemo = async (page: Page) => {
   await page.goto('/');

@@ -94,11 +94,11 @@ function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan):
       if (new Set(there.map(({ run, leg }) => Math.round(heatAt(run, leg.pitId, atMs)))).size > 1) broken.push(`${pit.id} at two heats`);
       for (const rack of pit.racks) {
         const on = there.filter(({ leg }) => leg.rackId === rack.id);
-        const lying = on.flatMap(({ leg }) => leg.places);
-        lying.forEach((a, i) => {
+        const occupancies = on.flatMap(({ leg }) => leg.places);
+        occupancies.forEach((a, i) => {
           if (!insideRack(rack, a)) broken.push(`${a.pieceId} hangs over ${rack.id}`);
           for (const part of rack.blocked ?? []) if (clearMm(a, part) < 0) broken.push(`${a.pieceId} lies on a blocked part`);
-          for (const b of lying.slice(i + 1)) if (clearMm(a, b) < 25) broken.push(`${a.pieceId} and ${b.pieceId} lie too near`);
+          for (const b of occupancies.slice(i + 1)) if (clearMm(a, b) < 25) broken.push(`${a.pieceId} and ${b.pieceId} lie too near`);
         });
         let kg = 0;
         for (const { run, leg } of on) {

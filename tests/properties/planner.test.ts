@@ -87,7 +87,7 @@ describe('plans of random events', () => {
       const orders = batchOrders(input);
       const search = searchInputOf(input, cache, SHIPPED_PARAMETERS);
       const ids = orders.map((order) => order.batch.id);
-      const scheme = (order: string[], choices: Scheme['choices']): Scheme => ({ order, choices, seed: 1, iterations: 0 });
+      const scheme = (order: string[], overrides: Scheme['overrides']): Scheme => ({ order, overrides, seed: 1, iterations: 0 });
       const walk = [
         scheme(ids, {}),
         scheme([...ids].reverse(), {}),

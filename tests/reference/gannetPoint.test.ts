@@ -16,7 +16,7 @@ import * as services from '../../src/services';
 const LB = 0.45359237;
 let folder: string;
 let db: Database;
-let house: services.House;
+let house: services.Context;
 let input: PlanInput;
 let plan: Plan;
 let items: ShoppingItem[];

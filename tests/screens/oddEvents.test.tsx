@@ -89,7 +89,7 @@ const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = 
     />
   ),
   prep: (input, plan) => <PrepDesk input={input} plan={plan} actions={{ savePrep: refuse, markStep: refuse, saveKitchen: refuse }} />,
-  plan: (input, plan) => <PlanDesk input={input} plan={plan} savePlanFace={refuse} keepPlan={refuse} readPlanFile={refuse} />,
+  plan: (input, plan) => <PlanDesk input={input} plan={plan} savePlanFace={refuse} saveBaseline={refuse} readPlanFile={refuse} />,
   racks: (input, plan) => <RackDesk input={input} plan={plan} layPieces={refuse} />,
   'run sheet': (input, plan) => <RunSheet input={input} plan={plan} decisions={decisionsOf(input, plan, cache)} />,
   service: (input, plan) => (

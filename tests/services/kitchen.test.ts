@@ -1,13 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { RECIPES, type CookEvent } from '../../src/core/model';
-import type { BuyingInput, KitchenInput, PrepInput } from '../../src/doors';
+import type { BuyingInput, KitchenInput, PrepInput } from '../../src/inputs';
 import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
-import type { House } from '../../src/services';
-import { codes, must, openHouse } from '../fixtures/house';
+import type { Context } from '../../src/services';
+import { codes, must, openContext } from '../fixtures/context';
 
 const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
-let house: House;
+let context: Context;
 let close: () => Promise<void>;
 let event: CookEvent;
 
@@ -15,9 +15,9 @@ const at = () => ({ eventId: event.id, revision: event.revision });
 const piece = (i = 0) => event.batches[0]!.pieces[i]!;
 
 beforeEach(async () => {
-  ({ house, close } = await openHouse(NOW_MS));
+  ({ context, close } = await openContext(NOW_MS));
   must(
-    await services.keepPit(house, {
+    await services.keepPit(context, {
       id: 'pit',
       name: 'Offset',
       kind: 'offset',
@@ -30,9 +30,9 @@ beforeEach(async () => {
       racks: [{ id: 'r', name: 'main', widthMm: 1200, depthMm: 500, clearanceMm: 250, maxKg: 60, level: 1 }],
     }),
   );
-  must(await services.keepBox(house, { id: 'box', name: 'Box', litres: 110, lossWPerK: 0.7 }));
+  must(await services.keepBox(context, { id: 'box', name: 'Box', litres: 110, lossWPerK: 0.7 }));
   const made = must(
-    await services.createEvent(house, {
+    await services.createEvent(context, {
       name: 'Supper',
       place: '',
       timeZone: 'America/Halifax',
@@ -42,7 +42,7 @@ beforeEach(async () => {
       children: 0,
     }),
   );
-  event = must(await services.saveBrief(house, brief(made)));
+  event = must(await services.saveBrief(context, brief(made)));
 });
 afterEach(() => close());
 
@@ -98,8 +98,8 @@ const buying = (change: Partial<BuyingInput> = {}): BuyingInput => ({
   pricePerKg: 6,
   shopLowKg: 3,
   shopHighKg: 4.5,
-  keptTrimShare: 0.5,
-  keptTrimPerKg: 4,
+  usableTrimShare: 0.5,
+  usableTrimPerKg: 4,
   wood: 'apple',
   ...change,
 });
@@ -119,7 +119,7 @@ const kitchen = (change: Partial<KitchenInput> = {}): KitchenInput => ({
   currency: 'EUR',
   fridgeLitres: 300,
   tubLitres: 60,
-  hands: 2,
+  prepCrew: 2,
   carvers: 2,
   fromHour: 8,
   toHour: 20,
@@ -132,7 +132,7 @@ describe('weights from the scale', () => {
       { id: 'p1', boughtKg: 4, trimmedKg: 3.7, thicknessMm: 125 },
       { id: 'p2', boughtKg: 4 },
     ];
-    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces }));
+    event = must(await services.saveWeights(context, { ...at(), batchId: 'pork', pieces }));
     expect(event.batches[0]).toMatchObject({ sizedBy: 'hand' });
     expect(piece(0)).toMatchObject({ kg: 3.7, boughtKg: 4, trimmedKg: 3.7, thicknessMm: 125 });
     expect(piece(1).kg).toBeCloseTo(4 * 0.94, 6);
@@ -140,7 +140,7 @@ describe('weights from the scale', () => {
   });
 
   it('are refused at their field when they cannot be, with nothing changed', async () => {
-    const outcome = await services.saveWeights(house, {
+    const outcome = await services.saveWeights(context, {
       ...at(),
       batchId: 'pork',
       pieces: [
@@ -150,26 +150,26 @@ describe('weights from the scale', () => {
     });
     expect(codes(outcome)).toEqual(['trimmedOverBought@pieces.0.trimmedKg', 'pieceTooHeavy@pieces.1.boughtKg']);
     expect((await loadEvent(event.id))!.revision).toBe(event.revision);
-    expect(codes(await services.saveWeights(house, { ...at(), revision: 0, batchId: 'pork', pieces: [] }))).toEqual(['changedElsewhere']);
-    expect(codes(await services.saveWeights(house, { ...at(), batchId: 'nobody', pieces: [] }))).toEqual(['batchGone']);
+    expect(codes(await services.saveWeights(context, { ...at(), revision: 0, batchId: 'pork', pieces: [] }))).toEqual(['changedElsewhere']);
+    expect(codes(await services.saveWeights(context, { ...at(), batchId: 'nobody', pieces: [] }))).toEqual(['batchGone']);
   });
 
   it('stay with the pieces when the brief is saved again, unless the brief changes them', async () => {
-    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
+    event = must(await services.saveWeights(context, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
     const again = brief(event);
     again.servings[0]!.batches[0]!.sizedBy = 'hand' as never;
     again.servings[0]!.batches[0]!.pieces = event.batches[0]!.pieces.map(({ id, kg }) => ({ id, kg }));
-    event = must(await services.saveBrief(house, again));
+    event = must(await services.saveBrief(context, again));
     expect(piece(0)).toMatchObject({ kg: 3.7, boughtKg: 4, trimmedKg: 3.7 });
     const typed = { ...again, revision: event.revision };
     typed.servings[0]!.batches[0]!.pieces = [{ id: 'p1', kg: 3.2 }];
-    event = must(await services.saveBrief(house, typed));
+    event = must(await services.saveBrief(context, typed));
     expect(piece(0)).toMatchObject({ kg: 3.2, boughtKg: 4, trimmedKg: 3.2 });
   });
 
   it('teach the trim of the cut to every event', async () => {
     must(
-      await services.saveWeights(house, {
+      await services.saveWeights(context, {
         ...at(),
         batchId: 'pork',
         pieces: [
@@ -178,13 +178,13 @@ describe('weights from the scale', () => {
         ],
       }),
     );
-    const { learned, input } = (await services.planEvent(house, event.id))!;
+    const { learned, input } = (await services.planEvent(context, event.id))!;
     expect(learned).toMatchObject([{ cutId: 'pork-butt', pieces: 2, usualShare: 0.06 }]);
     expect(learned[0]!.measuredShare).toBeCloseTo(0.15, 9);
     expect(input.library.cuts.find((cut) => cut.id === 'pork-butt')!.trimShare).toBeCloseTo((2 * 0.15 + 3 * 0.06) / 5, 9);
-    must(await services.deleteEvent(house, event.id));
+    must(await services.deleteEvent(context, event.id));
     const other = must(
-      await services.createEvent(house, {
+      await services.createEvent(context, {
         name: 'Next',
         place: '',
         timeZone: 'America/Halifax',
@@ -194,22 +194,22 @@ describe('weights from the scale', () => {
         children: 0,
       }),
     );
-    expect((await services.planEvent(house, other.id))!.learned).toEqual([]);
+    expect((await services.planEvent(context, other.id))!.learned).toEqual([]);
   });
 });
 
 describe('buying', () => {
   it('sizes the pieces that follow the guests to the weights the shop sells', async () => {
-    event = must(await services.saveBuying(house, buying({ shopLowKg: 2, shopHighKg: 2.4 })));
+    event = must(await services.saveBuying(context, buying({ shopLowKg: 2, shopHighKg: 2.4 })));
     // 44 portions of 197.5 g, yield 0.58, trim 0.06: 15.9 kg, seven of 2.28.
     expect(event.batches[0]!.pieces).toHaveLength(7);
     expect(event.batches[0]!.buying).toMatchObject({ source: 'Harbour Meats', shopKg: [2, 2.4] });
-    expect(codes(await services.saveBuying(house, buying({ shopLowKg: 5 })))).toEqual(['shopRangeReversed@shopHighKg']);
+    expect(codes(await services.saveBuying(context, buying({ shopLowKg: 5 })))).toEqual(['shopRangeReversed@shopHighKg']);
   });
 
   it('notes what came, and ticks off the list', async () => {
     event = must(
-      await services.saveReceipt(house, {
+      await services.saveReceipt(context, {
         ...at(),
         batchId: 'pork',
         coreC: 3,
@@ -221,7 +221,7 @@ describe('buying', () => {
     );
     expect(event.batches[0]!.received).toEqual({ coreC: 3, packWhole: true, colourGood: true, fatEven: false, note: 'fine' });
     const ticked = async (itemId: string, on: boolean) =>
-      must(await services.tickItem(house, { eventId: event.id, itemId, ticked: on })).ticked;
+      must(await services.tickItem(context, { eventId: event.id, itemId, ticked: on })).ticked;
     expect(await ticked('Dry store/coarse salt', true)).toEqual(['Dry store/coarse salt']);
     expect(await ticked('Kit/drip pans', true)).toHaveLength(2);
     expect(await ticked('Dry store/coarse salt', false)).toEqual(['Kit/drip pans']);
@@ -230,11 +230,11 @@ describe('buying', () => {
 
 describe('prep and kitchen', () => {
   it('keeps every choice and what is done, and moves the plan', async () => {
-    event = must(await services.savePrep(house, prep({ salt: 'night', temperMin: 30, recipes: { rub: 'rub-pepper' } })));
-    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'salt', done: true }));
-    event = must(await services.savePrep(house, prep({ salt: 'night', temperMin: 45, recipes: { rub: 'rub-pepper' } })));
+    event = must(await services.savePrep(context, prep({ salt: 'night', temperMin: 30, recipes: { rub: 'rub-pepper' } })));
+    event = must(await services.markStep(context, { eventId: event.id, batchId: 'pork', kind: 'salt', done: true }));
+    event = must(await services.savePrep(context, prep({ salt: 'night', temperMin: 45, recipes: { rub: 'rub-pepper' } })));
     expect(event.batches[0]!.prep).toMatchObject({ salt: 'night', temperMin: 45, done: ['salt'] });
-    const { plan } = (await services.planEvent(house, event.id))!;
+    const { plan } = (await services.planEvent(context, event.id))!;
     expect(plan.prep.map((step) => [step.kind, step.done])).toEqual([
       ['trim', false],
       ['salt', true],
@@ -242,29 +242,31 @@ describe('prep and kitchen', () => {
       ['temper', false],
     ]);
     expect(plan.tasks.some((task) => task.kind === 'salt')).toBe(false);
-    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'salt', done: false }));
+    event = must(await services.markStep(context, { eventId: event.id, batchId: 'pork', kind: 'salt', done: false }));
     expect(event.batches[0]!.prep!.done).toEqual([]);
   });
 
   it('refuses a recipe that is not there, or of another kind', async () => {
-    expect(codes(await services.savePrep(house, prep({ recipes: { rub: 'brine-tide', glaze: 'nothing' } })))).toEqual([
+    expect(codes(await services.savePrep(context, prep({ recipes: { rub: 'brine-tide', glaze: 'nothing' } })))).toEqual([
       'recipeGone@recipes.rub',
       'recipeGone@recipes.glaze',
     ]);
-    expect(codes(await services.savePrep(house, prep({ brine: 'timed' })))).toEqual(['brineWithoutRecipe@recipes.brine']);
+    expect(codes(await services.savePrep(context, prep({ brine: 'timed' })))).toEqual(['brineWithoutRecipe@recipes.brine']);
   });
 
   it('knows when the meat comes, by the clock of the place', async () => {
-    event = must(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-17', deliverTime: '09:30' })));
+    event = must(await services.saveKitchen(context, kitchen({ deliverDate: '2027-06-17', deliverTime: '09:30' })));
     expect(event.kitchen!.deliverAtMs).toBe(Date.parse('2027-06-17T09:30:00-03:00'));
     expect(event.currency).toBe('EUR');
-    expect(codes(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-20' })))).toEqual(['deliveryAfterServing@deliverDate']);
-    expect(codes(await services.saveKitchen(house, kitchen({ fromHour: 20, toHour: 8 })))).toEqual(['hoursReversed@toHour']);
-    expect(codes(await services.saveKitchen(house, kitchen({ deliverDate: '2027-02-31' })))).toEqual(['noSuchDate@deliverDate']);
+    expect(codes(await services.saveKitchen(context, kitchen({ deliverDate: '2027-06-20' })))).toEqual([
+      'deliveryAfterServing@deliverDate',
+    ]);
+    expect(codes(await services.saveKitchen(context, kitchen({ fromHour: 20, toHour: 8 })))).toEqual(['hoursReversed@toHour']);
+    expect(codes(await services.saveKitchen(context, kitchen({ deliverDate: '2027-02-31' })))).toEqual(['noSuchDate@deliverDate']);
   });
 
   it('weighs what is left, and takes the note away when nothing is', async () => {
-    const leftover = (kg: number) => services.saveLeftover(house, { ...at(), batchId: 'pork', kg, portionThicknessMm: 40, way: 'ice' });
+    const leftover = (kg: number) => services.saveLeftover(context, { ...at(), batchId: 'pork', kg, portionThicknessMm: 40, way: 'ice' });
     expect(codes(await leftover(90))).toEqual(['moreLeftThanCooked@kg']);
     event = must(await leftover(1.2));
     expect(event.batches[0]!.leftover).toEqual({ kg: 1.2, portionThicknessMm: 40, way: 'ice' });
@@ -275,44 +277,44 @@ describe('prep and kitchen', () => {
 
 describe('safety', () => {
   it('loosens one value for one event with a reason, and not past the published figure', async () => {
-    const loosen = (limit: number) => services.loosenRule(house, { ...at(), rule: 'hotHold', limit, reason: ' The department asks 57 ' });
+    const loosen = (limit: number) => services.loosenRule(context, { ...at(), rule: 'hotHold', limit, reason: ' The department asks 57 ' });
     expect(codes(await loosen(50))).toEqual(['pastPublished@limit']);
     expect(codes(await loosen(60))).toEqual(['notLoosened@limit']);
     event = must(await loosen(57));
     expect(event.loosened).toEqual([{ rule: 'hotHold', limit: 57, reason: 'The department asks 57' }]);
-    event = must(await services.tightenRule(house, { ...at(), rule: 'hotHold' }));
+    event = must(await services.tightenRule(context, { ...at(), rule: 'hotHold' }));
     expect(event.loosened).toEqual([]);
   });
 });
 
 describe('a copy', () => {
   it('takes the choices along, and nothing that belongs to its own day', async () => {
-    event = must(await services.savePrep(house, prep({ salt: 'night', recipes: { rub: 'rub-pepper' } })));
-    event = must(await services.saveKitchen(house, kitchen({ deliverDate: '2027-06-17' })));
-    event = must(await services.saveWeights(house, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
-    event = must(await services.markStep(house, { eventId: event.id, batchId: 'pork', kind: 'trim', done: true }));
-    event = must(await services.loosenRule(house, { ...at(), rule: 'hotHold', limit: 57, reason: 'The department asks 57' }));
-    event = must(await services.tickItem(house, { eventId: event.id, itemId: 'Kit/drip pans', ticked: true }));
-    event = must(await services.keepThePlan(house, { eventId: event.id }));
-    const copy = must(await services.duplicateEvent(house, event.id));
+    event = must(await services.savePrep(context, prep({ salt: 'night', recipes: { rub: 'rub-pepper' } })));
+    event = must(await services.saveKitchen(context, kitchen({ deliverDate: '2027-06-17' })));
+    event = must(await services.saveWeights(context, { ...at(), batchId: 'pork', pieces: [{ id: 'p1', boughtKg: 4, trimmedKg: 3.7 }] }));
+    event = must(await services.markStep(context, { eventId: event.id, batchId: 'pork', kind: 'trim', done: true }));
+    event = must(await services.loosenRule(context, { ...at(), rule: 'hotHold', limit: 57, reason: 'The department asks 57' }));
+    event = must(await services.tickItem(context, { eventId: event.id, itemId: 'Kit/drip pans', ticked: true }));
+    event = must(await services.saveBaseline(context, { eventId: event.id }));
+    const copy = must(await services.duplicateEvent(context, event.id));
     expect(copy.batches[0]!.prep).toMatchObject({ salt: 'night', done: [] });
     expect(copy.kitchen).toMatchObject({ fridgeLitres: 300 });
     expect(copy.kitchen!.deliverAtMs).toBeUndefined();
     expect(copy.batches[0]!.pieces[0]).toEqual({ id: 'p1', kg: 3.7 });
-    expect([copy.keptPlan, copy.ticked, copy.loosened]).toEqual([undefined, undefined, undefined]);
+    expect([copy.baseline, copy.ticked, copy.loosened]).toEqual([undefined, undefined, undefined]);
   });
 });
 
 describe('the kept plan', () => {
   it('is what later changes are held against', async () => {
-    event = must(await services.keepThePlan(house, { eventId: event.id }));
-    expect(event.keptPlan).toMatchObject({ keptAtMs: NOW_MS, batches: [{ id: 'pork', pieces: 2 }] });
-    expect((await loadEvent(event.id))!.keptPlan).toEqual(JSON.parse(JSON.stringify(event.keptPlan)));
+    event = must(await services.saveBaseline(context, { eventId: event.id }));
+    expect(event.baseline).toMatchObject({ savedAtMs: NOW_MS, batches: [{ id: 'pork', pieces: 2 }] });
+    expect((await loadEvent(event.id))!.baseline).toEqual(JSON.parse(JSON.stringify(event.baseline)));
   });
 
   it('needs a plan', async () => {
     const empty = must(
-      await services.createEvent(house, {
+      await services.createEvent(context, {
         name: 'Empty',
         place: '',
         timeZone: 'America/Halifax',
@@ -322,27 +324,27 @@ describe('the kept plan', () => {
         children: 0,
       }),
     );
-    expect(codes(await services.keepThePlan(house, { eventId: empty.id }))).toEqual(['nothingPlanned']);
+    expect(codes(await services.saveBaseline(context, { eventId: empty.id }))).toEqual(['nothingPlanned']);
   });
 });
 
 describe('recipes', () => {
   it('are kept, refused when an ingredient stands twice, and put back', async () => {
     const [shipped] = RECIPES;
-    must(await services.keepRecipe(house, { ...shipped!, name: ' Mine ', ingredients: shipped!.ingredients }));
-    expect((await services.readLibrary(house)).library.recipes[0]!.name).toBe('Mine');
+    must(await services.saveRecipe(context, { ...shipped!, name: ' Mine ', ingredients: shipped!.ingredients }));
+    expect((await services.readLibrary(context)).library.recipes[0]!.name).toBe('Mine');
     const twice = { ...shipped!, ingredients: [...shipped!.ingredients, { ...shipped!.ingredients[0]!, name: 'Water ' }] };
-    expect(codes(await services.keepRecipe(house, twice))).toEqual(['ingredientTwice@ingredients.4.name']);
-    must(await services.restoreEntry(house, 'recipe', shipped!.id));
-    expect((await services.readLibrary(house)).library.recipes[0]).toEqual(shipped);
+    expect(codes(await services.saveRecipe(context, twice))).toEqual(['ingredientTwice@ingredients.4.name']);
+    must(await services.restoreEntry(context, 'recipe', shipped!.id));
+    expect((await services.readLibrary(context)).library.recipes[0]).toEqual(shipped);
   });
 
   it('of one’s own stay while an event uses them', async () => {
-    must(await services.keepRecipe(house, { ...RECIPES.find((recipe) => recipe.kind === 'rub')!, id: 'own-rub', name: 'Own' }));
-    event = must(await services.savePrep(house, prep({ recipes: { rub: 'own-rub' } })));
-    expect(codes(await services.restoreEntry(house, 'recipe', 'own-rub'))).toEqual(['libraryInUse']);
-    event = must(await services.savePrep(house, prep()));
-    must(await services.restoreEntry(house, 'recipe', 'own-rub'));
+    must(await services.saveRecipe(context, { ...RECIPES.find((recipe) => recipe.kind === 'rub')!, id: 'own-rub', name: 'Own' }));
+    event = must(await services.savePrep(context, prep({ recipes: { rub: 'own-rub' } })));
+    expect(codes(await services.restoreEntry(context, 'recipe', 'own-rub'))).toEqual(['libraryInUse']);
+    event = must(await services.savePrep(context, prep()));
+    must(await services.restoreEntry(context, 'recipe', 'own-rub'));
   });
 });
 
@@ -355,11 +357,11 @@ describe('the brief', () => {
         { ...batch, id: 'b2', pieces: [{ id: 'q', kg: 3 }], share: 0.6 },
       ],
     });
-    expect(codes(await services.saveBrief(house, over))).toEqual(['sharesOverWhole@servings.0.batches.0.share']);
+    expect(codes(await services.saveBrief(context, over))).toEqual(['sharesOverWhole@servings.0.batches.0.share']);
     const side = { id: 's', kind: 'sauce', name: 'S', gPerHead: 40, chilled: false, carries: [], recipeId: 'nothing' };
-    expect(codes(await services.saveBrief(house, brief(event, { sides: [side] })))).toEqual(['recipeGone@servings.0.sides.0.recipeId']);
+    expect(codes(await services.saveBrief(context, brief(event, { sides: [side] })))).toEqual(['recipeGone@servings.0.sides.0.recipeId']);
     const second = { name: 'Rolls', servingId: 'nowhere' };
-    expect(codes(await services.saveBrief(house, brief(event, { batches: [{ ...batch, second }] })))).toEqual([
+    expect(codes(await services.saveBrief(context, brief(event, { batches: [{ ...batch, second }] })))).toEqual([
       'servingGone@servings.0.batches.0.second.servingId',
     ]);
   });
@@ -371,7 +373,7 @@ describe('the brief', () => {
     const second = { name: 'Rolls', servingId: event.servings[0]!.id, share: 0.3 };
     event = must(
       await services.saveBrief(
-        house,
+        context,
         brief(event, { marginShare: 0.05, highlySusceptible: true, sides, needs, batches: [{ ...batch, share: 0.6, second }] }),
       ),
     );

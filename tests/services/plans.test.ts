@@ -2,44 +2,44 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
 import type { Outcome } from '../../src/core/outcome';
 import { faceOf, pinned, stageStates } from '../../src/core/planning';
-import { check, PlanFaceInput } from '../../src/doors';
+import { check, PlanFaceInput } from '../../src/inputs';
 import { openPlanOf, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
 import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
-import type { House } from '../../src/services';
-import { must, openHouse } from '../fixtures/house';
+import type { Context } from '../../src/services';
+import { must, openContext } from '../fixtures/context';
 import { supperFile } from '../fixtures/supper';
 
 const NOW_MS = Date.parse('2027-06-18T15:00:00Z');
-let house: House;
+let context: Context;
 let close: () => Promise<void>;
 let event: CookEvent;
 
 beforeEach(async () => {
-  ({ house, close } = await openHouse(NOW_MS));
-  event = must(await services.importEvent(house, { text: writeOpenEvent(supperFile()) }));
+  ({ context, close } = await openContext(NOW_MS));
+  event = must(await services.importEvent(context, { text: writeOpenEvent(supperFile()) }));
 });
 afterEach(() => close());
 
-const planned = async () => (await services.planEvent(house, event.id))!;
+const planned = async () => (await services.planEvent(context, event.id))!;
 const messageOf = (outcome: Outcome<unknown>) => (outcome.ok ? '' : (outcome.problems[0]!.message ?? outcome.problems[0]!.code));
 /** As the browser sends it: through JSON and the door. */
 const save = async (changed: CookEvent) => {
   const sent = JSON.parse(JSON.stringify({ eventId: event.id, revision: event.revision, face: faceOf(changed) })) as unknown;
   const input = check(PlanFaceInput, sent);
   if (!input.ok) return input;
-  return services.savePlanFace(house, input.value);
+  return services.savePlanFace(context, input.value);
 };
 
 describe('a plan that is settled on the server', () => {
   it('keeps the scheme it follows from, and is the same plan when it is made again', async () => {
-    const settled = must(await services.settlePlan(house, { eventId: event.id, iterations: 20 }));
+    const settled = must(await services.settlePlan(context, { eventId: event.id, iterations: 20 }));
     expect(settled.scheme).toMatchObject({ seed: 1, iterations: 20 });
     expect((await loadEvent(event.id))!.scheme).toEqual(settled.scheme);
     const [one, two] = [await planned(), await planned()];
     expect(two.plan).toEqual(one.plan);
     expect(one.plan.problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
-    expect(messageOf(await services.settlePlan(house, { eventId: 'nobody', iterations: 1 }))).toBe('eventGone');
+    expect(messageOf(await services.settlePlan(context, { eventId: 'nobody', iterations: 1 }))).toBe('eventGone');
   });
 });
 
@@ -91,7 +91,7 @@ describe('a plan file', () => {
   it('is read into a plan under a name, saved by nothing but the plan screen', async () => {
     const { input, plan } = await planned();
     const text = writeOpenPlan(openPlanOf(input, plan));
-    const named = must(await services.readPlanFile(house, { eventId: event.id, text }));
+    const named = must(await services.readPlanFile(context, { eventId: event.id, text }));
     expect(named.pins).toHaveLength(plan.runs.length);
     expect((await loadEvent(event.id))!.namedPlans).toBeUndefined();
     event = must(await save({ ...event, namedPlans: [named] }));
@@ -101,13 +101,13 @@ describe('a plan file', () => {
   it('is refused with the place and the reason, a few of many', async () => {
     const { input, plan } = await planned();
     const text = writeOpenPlan(openPlanOf(input, plan));
-    const read = async (spoilt: string) => messageOf(await services.readPlanFile(house, { eventId: event.id, text: spoilt }));
+    const read = async (spoilt: string) => messageOf(await services.readPlanFile(context, { eventId: event.id, text: spoilt }));
     expect(await read('{')).toContain('$ is not JSON');
     expect(await read(writeOpenEvent(supperFile()))).toContain('$.format must be "anachron-plan"');
     expect(await read(text.replace('"version": 1', '"version": 7'))).toContain('$.version must be 1');
     expect(await read(text.replaceAll('"brisket-1"', '"brisket-9"'))).toContain('"brisket-9" is no piece of that batch');
     const many = await read(text.replaceAll('"carveAt"', '"carvedAt"'));
     expect(many).toMatch(/nothing of it was taken: \$\.runs\[0\].*; and \d+ more\.$/);
-    expect(messageOf(await services.readPlanFile(house, { eventId: 'nobody', text }))).toBe('eventGone');
+    expect(messageOf(await services.readPlanFile(context, { eventId: 'nobody', text }))).toBe('eventGone');
   });
 });

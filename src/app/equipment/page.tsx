@@ -1,7 +1,7 @@
-import { house as openHouse } from '../../runtime/house';
+import { context as openContext } from '../../runtime/context';
 import { listEquipment } from '../../services';
 import { EquipmentPage } from '../../ui/equipment/EquipmentPage.client';
-import { HouseHeader } from '../../ui/shell/Header';
+import { SiteHeader } from '../../ui/shell/Header';
 import {
   addSet,
   bringBoxBack,
@@ -36,10 +36,10 @@ const actions = {
 };
 
 export default async function Page() {
-  const equipment = await listEquipment(await openHouse());
+  const equipment = await listEquipment(await openContext());
   return (
     <>
-      <HouseHeader here="equipment" />
+      <SiteHeader here="equipment" />
       <EquipmentPage equipment={equipment} actions={actions} />
     </>
   );

@@ -1,18 +1,18 @@
-import { house as openHouse } from '../../runtime/house';
+import { context as openContext } from '../../runtime/context';
 import { readLibrary } from '../../services';
 import { LibraryPage } from '../../ui/library/LibraryPage.client';
-import { HouseHeader } from '../../ui/shell/Header';
-import { keepCut, keepMethod, keepRecipe, restoreEntry } from '../actions';
+import { SiteHeader } from '../../ui/shell/Header';
+import { saveCut, saveMethod, saveRecipe, restoreEntry } from '../actions';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Cuts & methods' };
 
 export default async function Page() {
-  const { library, own } = await readLibrary(await openHouse());
+  const { library, own } = await readLibrary(await openContext());
   return (
     <>
-      <HouseHeader here="library" />
-      <LibraryPage library={library} own={own} actions={{ keepCut, keepMethod, keepRecipe, restoreEntry }} />
+      <SiteHeader here="library" />
+      <LibraryPage library={library} own={own} actions={{ saveCut, saveMethod, saveRecipe, restoreEntry }} />
     </>
   );
 }

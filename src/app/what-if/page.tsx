@@ -1,16 +1,16 @@
-import { house as openHouse } from '../../runtime/house';
+import { context as openContext } from '../../runtime/context';
 import { readLibrary } from '../../services';
-import { HouseHeader } from '../../ui/shell/Header';
+import { SiteHeader } from '../../ui/shell/Header';
 import { WhatIf } from '../../ui/whatif/WhatIf.client';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'What if' };
 
 export default async function Page() {
-  const { library } = await readLibrary(await openHouse());
+  const { library } = await readLibrary(await openContext());
   return (
     <>
-      <HouseHeader here="what-if" />
+      <SiteHeader here="what-if" />
       <WhatIf library={library} />
     </>
   );

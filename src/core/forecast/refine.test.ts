@@ -95,11 +95,11 @@ describe('re-forecasting from readings', () => {
     const good = readings.filter((reading) => reading.atMin <= 240);
     const clean = refineForecast(foreseen, SHIPPED_PARAMETERS, good, OPTIONS);
     expect(clean.ignored).toEqual([]);
-    const lying: [Reading, string][] = [
+    const occupancies: [Reading, string][] = [
       [{ atMin: 125, coreC: 116 }, 'readsAir'],
       [{ atMin: 245, coreC: 20 }, 'jump'],
     ];
-    for (const [reading, fault] of lying) {
+    for (const [reading, fault] of occupancies) {
       const told = refineForecast(foreseen, SHIPPED_PARAMETERS, [...good, reading], OPTIONS);
       expect(told.ignored).toEqual([{ reading, fault }]);
       expect(told.done.p50).toBeCloseTo(clean.done.p50, 6);

@@ -1,4 +1,4 @@
-import type { Buying, GuestNeed, KeptPlan, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './choices';
+import type { Buying, GuestNeed, Baseline, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './eventParts';
 import type { Grade } from './method';
 
 export interface Guests {
@@ -68,7 +68,7 @@ export interface Batch {
 }
 
 /** What the search chose for a batch; what is left out, the plan finds by itself. */
-export interface Choice {
+export interface Override {
   /** Tried first: the pit, its heat, and where and how hot it finishes once wrapped. */
   pitId?: string;
   pitC?: number;
@@ -88,17 +88,17 @@ export interface Pin {
   onAtMs: number;
   pitC?: number;
   /** Where and how hot it finishes once wrapped; where it is when left out. */
-  finish?: Choice['finish'];
+  finish?: Override['finish'];
   /** Carved so long after its serving's carving begins; at once when left out. */
   carveLaterMin?: number;
   /** Where the pieces lie, as far as that is kept too. */
-  places?: Omit<Laid, 'batchId'>[];
+  places?: Omit<ManualPlacement, 'batchId'>[];
 }
 
 /** The scheme of a plan: who is placed before whom, and how. The plan follows from it and the event. */
 export interface Scheme {
   order: string[];
-  choices: Record<string, Choice>;
+  overrides: Record<string, Override>;
   seed: number;
   iterations: number;
 }
@@ -141,7 +141,7 @@ export interface DayWeather {
 export const MILD_DAY: DayWeather = Object.freeze({ airC: 15, windMPerS: 1 });
 
 /** A place given by hand: wherever the piece is in this pit, it lies here. */
-export interface Laid {
+export interface ManualPlacement {
   batchId: string;
   pieceId: string;
   pitId: string;
@@ -176,13 +176,13 @@ export interface CookEvent {
   currency?: string;
   loosened?: Loosened[];
   /** Pieces laid on a rack by hand: the plan lays the others around them. */
-  laid?: Laid[];
+  manualPlacements?: ManualPlacement[];
   pins?: Pin[];
   scheme?: Scheme;
   namedPlans?: NamedPlan[];
   /** Lines of the shopping list that are in the house. */
   ticked?: string[];
-  keptPlan?: KeptPlan;
+  baseline?: Baseline;
   /** Goes up by one with every saved change. */
   revision: number;
 }

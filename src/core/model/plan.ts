@@ -47,7 +47,7 @@ export type Reason =
   | { code: 'sharesHeat'; pitId: string; pitC: number; wantedC: number }
   | { code: 'finishesElsewhere'; pitId: string; atMs: number }
   | { code: 'finishHeat'; pitId: string; pitC: number; atMs: number }
-  | { code: 'movedForHands'; minutes: number; kind: TaskKind; atMs: number }
+  | { code: 'movedForCrew'; minutes: number; kind: TaskKind; atMs: number }
   | { code: 'movedForHeat'; minutes: number; pitId: string; setC: number; untilMs: number }
   | { code: 'movedForHold'; minutes: number }
   | { code: 'leavesBy'; atMs: number; travelMin: number }
@@ -157,7 +157,7 @@ export interface PrepStep {
   /** When it is planned, and how long it takes hands; then how long the meat is left. */
   atMs: number;
   minutes: number;
-  hands: number;
+  prepCrew: number;
   waitMin: number;
   /** The window in which it may be begun; `latestMs` ignores who is free and when the kitchen works. */
   earliestMs: number;

@@ -65,9 +65,9 @@ export type PlanProblem =
       toMs: number;
     }
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
-  | { code: 'laidUnsuitable'; severity: 'broken'; batchId: string; pieces: number; pitId: string }
+  | { code: 'placedUnsuitable'; severity: 'broken'; batchId: string; pieces: number; pitId: string }
   | { code: 'longSmoke'; severity: 'warning'; batchId: string; pitId: string; minutes: number }
-  | { code: 'laidWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
+  | { code: 'placedWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'warmerFull'; severity: 'broken'; batchId: string; pieces: number; shortSlots: number; fromMs: number; toMs: number }
   | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
@@ -75,7 +75,7 @@ export type PlanProblem =
   | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }
   | { code: 'coreTooLow'; severity: 'broken'; batchId: string; pieces: number; coreC: number; requiredC: number; nonIntact: boolean }
   | { code: 'rareForSusceptible'; severity: 'broken'; batchId: string; pieces: number; coreC: number; servingId: string }
-  | { code: 'noHands'; severity: 'broken'; batchId: string; pieces: number; kind: TaskKind; atMs: number; minutes: number }
+  | { code: 'noCrew'; severity: 'broken'; batchId: string; pieces: number; kind: TaskKind; atMs: number; minutes: number }
   | { code: 'nobodyToLight'; severity: 'broken'; pitId: string; atMs: number }
   | { code: 'nobodyToDrive'; severity: 'broken'; servingId: string; atMs: number }
   | { code: 'onTheRoad'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }

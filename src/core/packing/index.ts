@@ -1,5 +1,5 @@
 export { arrange, spacesOf, type Arrangement, type Ground } from './arrange';
-export { rackFaults, type Lying } from './faults';
+export { rackFaults, type Occupancy } from './faults';
 export { AIR_GAP_MM, claimedMm2, floorMm2, floorOf, isOnFloor } from './floor';
 export type { Item } from './item';
 export { snapPlace } from './snap';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { OFFSET } from '../../../tests/fixtures/events';
 import type { Rect } from '../model';
 import { arrange, type Ground } from './arrange';
-import { rackFaults, type Lying } from './faults';
+import { rackFaults, type Occupancy } from './faults';
 import { apartMm, floorMm2, isOnFloor, isTooNear, type Floor } from './floor';
 import type { Item } from './item';
 import { searchWhole } from './searchWhole';
@@ -160,7 +160,7 @@ describe('a floor', () => {
 });
 
 describe('what is wrong on a rack', () => {
-  const lying = (pieceId: string, extra: Partial<Lying> = {}): Lying => ({
+  const occupancies = (pieceId: string, extra: Partial<Occupancy> = {}): Occupancy => ({
     piece: { batchId: 'b', pieceId },
     rackId: 'low',
     xMm: 0,
@@ -174,11 +174,11 @@ describe('what is wrong on a rack', () => {
     toMs: 100,
     ...extra,
   });
-  const codes = (...pieces: Lying[]) => rackFaults(OFFSET, pieces).map(({ fault }) => fault.code);
+  const codes = (...pieces: Occupancy[]) => rackFaults(OFFSET, pieces).map(({ fault }) => fault.code);
 
   it('is said by kind, with who and when', () => {
-    expect(codes(lying('a'), lying('b', { xMm: 425 }))).toEqual([]);
-    expect(rackFaults(OFFSET, [lying('a'), lying('b', { xMm: 410, fromMs: 40 })])).toEqual([
+    expect(codes(occupancies('a'), occupancies('b', { xMm: 425 }))).toEqual([]);
+    expect(rackFaults(OFFSET, [occupancies('a'), occupancies('b', { xMm: 410, fromMs: 40 })])).toEqual([
       {
         rackId: 'low',
         fault: {
@@ -192,13 +192,13 @@ describe('what is wrong on a rack', () => {
         },
       },
     ]);
-    expect(codes(lying('a'), lying('b', { fromMs: 100, toMs: 200 }))).toEqual([]);
-    expect(codes(lying('a', { xMm: 1200 }))).toEqual(['offRack']);
-    expect(codes(lying('a', { thicknessMm: 300 }))).toEqual(['tooTall']);
-    expect(codes(lying('a', { kg: 50 }), lying('b', { xMm: 500, kg: 40 }))).toEqual(['overloaded']);
-    expect(codes(lying('a', { kg: 50, toMs: 50 }), lying('b', { xMm: 500, kg: 40, fromMs: 50 }))).toEqual([]);
-    expect(codes(lying('bird', { rackId: 'high', poultry: true }), lying('a'))).toEqual(['poultryAbove']);
-    expect(codes(lying('bird', { poultry: true }), lying('a', { rackId: 'high' }))).toEqual([]);
+    expect(codes(occupancies('a'), occupancies('b', { fromMs: 100, toMs: 200 }))).toEqual([]);
+    expect(codes(occupancies('a', { xMm: 1200 }))).toEqual(['offRack']);
+    expect(codes(occupancies('a', { thicknessMm: 300 }))).toEqual(['tooTall']);
+    expect(codes(occupancies('a', { kg: 50 }), occupancies('b', { xMm: 500, kg: 40 }))).toEqual(['overloaded']);
+    expect(codes(occupancies('a', { kg: 50, toMs: 50 }), occupancies('b', { xMm: 500, kg: 40, fromMs: 50 }))).toEqual([]);
+    expect(codes(occupancies('bird', { rackId: 'high', poultry: true }), occupancies('a'))).toEqual(['poultryAbove']);
+    expect(codes(occupancies('bird', { poultry: true }), occupancies('a', { rackId: 'high' }))).toEqual([]);
   });
 });
 

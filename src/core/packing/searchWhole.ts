@@ -44,7 +44,7 @@ export function searchWhole(floor: Floor, gapMm: number, items: readonly Item[],
   const spare = W * H - needed;
   if (spare < -EPS_MM) return undefined;
 
-  const laid: Placed[] = [];
+  const manualPlacements: Placed[] = [];
   let budget = 0;
   let count = items.length;
   const smallest = () => kinds.reduce((least, kind) => (kind.left > 0 ? Math.min(least, kind.lengthMm, kind.widthMm) : least), Infinity);
@@ -94,9 +94,9 @@ export function searchWhole(floor: Floor, gapMm: number, items: readonly Item[],
     for (const { kind, w, h, turned } of tries) {
       kind.left--;
       count--;
-      laid.push({ id: kind.ids[kind.left]!, xMm: step.x0, yMm: step.y, widthMm: w - gapMm, depthMm: h - gapMm, turned });
+      manualPlacements.push({ id: kind.ids[kind.left]!, xMm: step.x0, yMm: step.y, widthMm: w - gapMm, depthMm: h - gapMm, turned });
       if (dive(raised(skyline, low, step.x0 + w, step.y + h), wasteLeft)) return true;
-      laid.pop();
+      manualPlacements.pop();
       kind.left++;
       count++;
       if (budget < 0) return false;
@@ -116,7 +116,7 @@ export function searchWhole(floor: Floor, gapMm: number, items: readonly Item[],
     // A start gone wrong near the root would never come back: each may spend only a part of the whole.
     const given = Math.min(nodes - spent, Math.ceil(nodes / STARTS));
     budget = given;
-    if (dive([{ x0: 0, x1: W, y: 0 }], spare)) return laid;
+    if (dive([{ x0: 0, x1: W, y: 0 }], spare)) return manualPlacements;
     // Ended with budget to spare: everything was tried.
     if (budget >= 0) return undefined;
     spent += given;

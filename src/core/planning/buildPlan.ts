@@ -60,8 +60,8 @@ export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Foun
   const { event, library } = input;
   const orders = batchOrders(input);
   const prepared = prepOrders(input, scheduled.runs);
-  const { hands, deliverAtMs } = kitchenOf(event);
-  const prep = placeSteps(prepared, { library, hands, shifts: input.shifts ?? [], deliverAtMs });
+  const { prepCrew, deliverAtMs } = kitchenOf(event);
+  const prep = placeSteps(prepared, { library, prepCrew, shifts: input.shifts ?? [], deliverAtMs });
   const probes = assignProbes(input.probes ?? [], scheduled.runs);
   const uses = coldUses(event, library, prepared, prep);
   return {

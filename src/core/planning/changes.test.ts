@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf, inputOf, SUPPER_MS } from '../../../tests/fixtures/events';
 import type { CookEvent } from '../model';
 import { buildPlan } from './buildPlan';
-import { changesSince, keepPlan } from './changes';
+import { changesSince, baselineOf } from './changes';
 import { coolingOf, thickestThatKeeps } from './leftovers';
 import { stageStates } from './stages';
 
 const event = eventOf([batchOf('pork-butt', 3), batchOf('spare-ribs', 4)], { pitIds: ['offset'] });
-const kept = keepPlan(inputOf(event), buildPlan(inputOf(event)), 1);
+const kept = baselineOf(inputOf(event), buildPlan(inputOf(event)), 1);
 const since = (change: (event: CookEvent) => CookEvent) => {
   const input = inputOf(change(structuredClone(event)));
   return changesSince(kept, input, buildPlan(input));
@@ -50,9 +50,9 @@ describe('what changed since the plan was kept', () => {
   });
 
   it('marks the plan and the run sheet as out of date', () => {
-    const stale = inputOf({ ...event, keptPlan: kept, batches: event.batches.slice(1) });
+    const stale = inputOf({ ...event, baseline: kept, batches: event.batches.slice(1) });
     expect(stageStates(stale, buildPlan(stale))).toMatchObject({ plan: 'stale', 'run-sheet': 'stale' });
-    const same = inputOf({ ...event, keptPlan: kept });
+    const same = inputOf({ ...event, baseline: kept });
     expect(stageStates(same, buildPlan(same))).toMatchObject({ plan: 'settled', 'run-sheet': 'settled' });
   });
 });

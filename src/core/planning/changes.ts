@@ -1,4 +1,4 @@
-import { cutIn, prepOf, type CookEvent, type KeptPlan, type Library, type Plan } from '../model';
+import { cutIn, prepOf, type CookEvent, type Baseline, type Library, type Plan } from '../model';
 import { portionsOf } from '../quantities';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
@@ -31,16 +31,16 @@ const startOf = (plan: Plan, batchId: string): number | undefined => {
   return own.length > 0 ? Math.min(...own) : undefined;
 };
 
-function prepWords(event: CookEvent, library: Library, batchId: string): string {
+function prepMessage(event: CookEvent, library: Library, batchId: string): string {
   const batch = event.batches.find((each) => each.id === batchId)!;
   const cut = cutIn(library, batch.cutId);
   return cut ? JSON.stringify({ ...prepOf(cut, batch), done: [] }) : '';
 }
 
 /** What a plan rests on, to be kept when the owner hands it to the crew. */
-export function keepPlan({ event, library }: Pick<PlanInput, 'event' | 'library'>, plan: Plan, nowMs: number): KeptPlan {
+export function baselineOf({ event, library }: Pick<PlanInput, 'event' | 'library'>, plan: Plan, nowMs: number): Baseline {
   return {
-    keptAtMs: nowMs,
+    savedAtMs: nowMs,
     revision: event.revision,
     servings: event.servings.map(({ id, name, atMs, guests, buffet, marginShare }) => ({
       id,
@@ -57,15 +57,15 @@ export function keepPlan({ event, library }: Pick<PlanInput, 'event' | 'library'
       pieces: pieces.length,
       kg: pieces.reduce((sum, piece) => sum + piece.kg, 0),
       onAtMs: startOf(plan, id),
-      prep: prepWords(event, library, id),
+      prep: prepMessage(event, library, id),
     })),
     pitIds: [...event.pitIds, ...event.boxIds].sort(),
   };
 }
 
 /** What has changed since the plan was kept, causes first, then the starts they moved. Empty: it still holds. */
-export function changesSince(kept: KeptPlan, input: Pick<PlanInput, 'event' | 'library'>, plan: Plan): Change[] {
-  const now = keepPlan(input, plan, kept.keptAtMs);
+export function changesSince(kept: Baseline, input: Pick<PlanInput, 'event' | 'library'>, plan: Plan): Change[] {
+  const now = baselineOf(input, plan, kept.savedAtMs);
   const changes: Change[] = [];
   for (const before of kept.servings) {
     const after = now.servings.find((each) => each.id === before.id);

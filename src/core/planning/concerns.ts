@@ -13,7 +13,7 @@ function namedIn(problem: PlanProblem): { batchIds: string[]; servingIds: string
   switch (problem.code) {
     case 'ruleBroken':
       return { batchIds: some(problem.broken.batch), servingIds: some(problem.broken.serving) };
-    case 'laidWrong': {
+    case 'placedWrong': {
       const { fault } = problem;
       return {
         batchIds: some('piece' in fault ? fault.piece.batchId : undefined, 'other' in fault ? fault.other.batchId : undefined),

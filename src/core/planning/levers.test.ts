@@ -82,13 +82,13 @@ describe('levers', () => {
     const after = (lever: Parameters<typeof pullLever>[1]) => pullLever(event, lever);
     const batchId = 'brisket-whole';
     expect(after({ code: 'hotter', batchId, methodId: 'hot-foil' }).batches[0]!.methodId).toBe('hot-foil');
-    expect(after({ code: 'hotterInBand', batchId, pitC: 127 }).scheme!.choices[batchId]).toEqual({ pitC: 127 });
-    expect(after({ code: 'finishElsewhere', batchId, pitId: 'oven', pitC: 135 }).scheme!.choices[batchId]!.finish).toEqual({
+    expect(after({ code: 'hotterInBand', batchId, pitC: 127 }).scheme!.overrides[batchId]).toEqual({ pitC: 127 });
+    expect(after({ code: 'finishElsewhere', batchId, pitId: 'oven', pitC: 135 }).scheme!.overrides[batchId]!.finish).toEqual({
       pitId: 'oven',
       pitC: 135,
     });
-    expect(after({ code: 'split', batchId, parts: 2 }).scheme!.choices[batchId]!.parts).toBe(2);
-    expect(after({ code: 'earlier', batchId, minutes: 30 }).scheme!.choices[batchId]!.earlierMin).toBe(30);
+    expect(after({ code: 'split', batchId, parts: 2 }).scheme!.overrides[batchId]!.parts).toBe(2);
+    expect(after({ code: 'earlier', batchId, minutes: 30 }).scheme!.overrides[batchId]!.earlierMin).toBe(30);
     const lighter = after({ code: 'lighterPieces', batchId, pieces: 8 }).batches[0]!;
     expect(lighter.pieces).toHaveLength(8);
     expect(lighter.pieces.reduce((sum, piece) => sum + piece.kg, 0)).toBeCloseTo(
@@ -96,7 +96,7 @@ describe('levers', () => {
       1,
     );
     expect(after({ code: 'moveServing', servingId: 'supper', byMin: 30 }).servings[0]!.atMs).toBe(SUPPER_MS + 30 * MIN);
-    expect(after({ code: 'moreHands', memberId: 'ada', fromMs: 1, toMs: 2 }).duty).toEqual([{ memberId: 'ada', fromMs: 1, toMs: 2 }]);
+    expect(after({ code: 'moreCrew', memberId: 'ada', fromMs: 1, toMs: 2 }).duty).toEqual([{ memberId: 'ada', fromMs: 1, toMs: 2 }]);
   });
 });
 
@@ -150,12 +150,12 @@ describe('a plan that is pulled about', () => {
   });
 
   it('searches round a pinned batch and leaves its own choices alone, so that it can be let go again', () => {
-    const scheme = { order: ['chicken-half', 'brisket-whole'], choices: { 'brisket-whole': { earlierMin: 90 } }, seed: 1, iterations: 1 };
+    const scheme = { order: ['chicken-half', 'brisket-whole'], overrides: { 'brisket-whole': { earlierMin: 90 } }, seed: 1, iterations: 1 };
     const pins = [{ batchId: 'brisket-whole', pitId: 'offset', onAtMs: brisket.onAtMs - 90 * MIN }];
     const searching = searchPlan({ ...input, event: { ...event, scheme, pins } }, { seed: 2, iterations: 40 }, cache);
     let step = searching.next();
     while (!step.done) step = searching.next();
-    expect(step.value.scheme.choices['brisket-whole']).toEqual({ earlierMin: 90 });
+    expect(step.value.scheme.overrides['brisket-whole']).toEqual({ earlierMin: 90 });
     expect(step.value.runs.find((run) => run.batchId === 'brisket-whole')!.onAtMs).toBe(pins[0]!.onAtMs);
   });
 

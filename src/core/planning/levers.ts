@@ -3,7 +3,7 @@ import {
   methodIn,
   methodsFor,
   type Batch,
-  type Choice,
+  type Override,
   type CookEvent,
   type Method,
   type PlanProblem,
@@ -24,7 +24,7 @@ export type Lever =
   | { code: 'lighterPieces'; batchId: string; pieces: number }
   | { code: 'sparePit'; pitId: string }
   | { code: 'moreHolding'; gearId: string }
-  | { code: 'moreHands'; memberId: string; fromMs: number; toMs: number }
+  | { code: 'moreCrew'; memberId: string; fromMs: number; toMs: number }
   | { code: 'moveServing'; servingId: string; byMin: number }
   | { code: 'cookDayBefore'; batchId: string };
 
@@ -38,7 +38,7 @@ export const LEVER_PRICE: Record<Lever['code'], number> = Object.freeze({
   hotter: 3,
   tighterWrap: 3,
   moreHolding: 3,
-  moreHands: 3,
+  moreCrew: 3,
   sparePit: 4,
   lighterPieces: 4,
   moveServing: 6,
@@ -121,21 +121,21 @@ export function leversFor(
   for (const pit of input.spare?.pits ?? []) add({ code: 'sparePit', pitId: pit.id });
   if (['boxFull', 'warmerFull', 'holdTooLong'].some((code) => codes.has(code as PlanProblem['code'])))
     for (const gear of [...(input.spare?.boxes ?? []), ...(input.spare?.warmers ?? [])]) add({ code: 'moreHolding', gearId: gear.id });
-  if (['noHands', 'nobodyToLight', 'nobodyToDrive'].some((code) => codes.has(code as PlanProblem['code']))) {
+  if (['noCrew', 'nobodyToLight', 'nobodyToDrive'].some((code) => codes.has(code as PlanProblem['code']))) {
     const duty = input.event.duty ?? [];
     const toMs = Math.max(
       ...input.event.servings.map((serving) => addMinutes(serving.atMs, serving.serveForMin + 60)),
       ...duty.map((each) => each.toMs),
     );
     const fromMs = Math.max(input.earliestMs, addMinutes(toMs, -36 * 60));
-    for (const { id } of (input.spare?.crew ?? []).slice(0, 1)) add({ code: 'moreHands', memberId: id, fromMs, toMs });
+    for (const { id } of (input.spare?.crew ?? []).slice(0, 1)) add({ code: 'moreCrew', memberId: id, fromMs, toMs });
   }
   const servingIds = new Set(input.event.batches.filter((batch) => batchIds.includes(batch.id)).map((batch) => batch.servingId));
   for (const servingId of servingIds) for (const byMin of [30, 60]) add({ code: 'moveServing', servingId, byMin });
   return levers;
 }
 
-const NO_SCHEME: Scheme = Object.freeze({ order: [], choices: {}, seed: 1, iterations: 0 });
+const NO_SCHEME: Scheme = Object.freeze({ order: [], overrides: {}, seed: 1, iterations: 0 });
 
 /** An event with a lever pulled. Cooking the day before is told, not done: its pans are another menu. */
 export function pullLever(event: CookEvent, lever: Lever): CookEvent {
@@ -143,12 +143,12 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
     ...event,
     batches: event.batches.map((batch) => (batch.id === batchId ? change(batch) : batch)),
   });
-  const withChoice = (batchId: string, change: Choice): CookEvent => {
+  const withChoice = (batchId: string, change: Override): CookEvent => {
     const scheme = event.scheme ?? NO_SCHEME;
     return {
       ...event,
       pins: event.pins?.filter((pin) => pin.batchId !== batchId),
-      scheme: { ...scheme, choices: { ...scheme.choices, [batchId]: { ...scheme.choices[batchId], ...change } } },
+      scheme: { ...scheme, overrides: { ...scheme.overrides, [batchId]: { ...scheme.overrides[batchId], ...change } } },
     };
   };
   switch (lever.code) {
@@ -168,7 +168,7 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
     case 'split':
       return withChoice(lever.batchId, { parts: lever.parts });
     case 'earlier':
-      return withChoice(lever.batchId, { earlierMin: (event.scheme?.choices[lever.batchId]?.earlierMin ?? 0) + lever.minutes });
+      return withChoice(lever.batchId, { earlierMin: (event.scheme?.overrides[lever.batchId]?.earlierMin ?? 0) + lever.minutes });
     case 'lighterPieces':
       return withBatch(lever.batchId, (batch) => ({
         ...batch,
@@ -186,7 +186,7 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
       return { ...event, pitIds: [...event.pitIds, lever.pitId] };
     case 'moreHolding':
       return { ...event, boxIds: [...event.boxIds, lever.gearId], warmerIds: [...(event.warmerIds ?? []), lever.gearId] };
-    case 'moreHands':
+    case 'moreCrew':
       return { ...event, duty: [...(event.duty ?? []), { memberId: lever.memberId, fromMs: lever.fromMs, toMs: lever.toMs }] };
     case 'moveServing':
       return {

@@ -28,7 +28,7 @@ export interface PlanInput {
   /** Hard values, air between pieces and whether an empty duty list means nobody, where they are not the event's own. */
   limits?: Limits;
   airGapMm?: number;
-  countHands?: boolean;
+  countCrew?: boolean;
   /** Owned, or to be had, and not in use. */
   spare?: Spare;
 }

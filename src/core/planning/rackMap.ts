@@ -1,5 +1,5 @@
-import { cutIn, isPoultry, pieceSize, type Laid, type Plan, type Rack, type RackSide, type Run } from '../model';
-import { hotSideOf, thickEndOf, zoneOffsetC, type Lying } from '../packing';
+import { cutIn, isPoultry, pieceSize, type ManualPlacement, type Plan, type Rack, type RackSide, type Run } from '../model';
+import { hotSideOf, thickEndOf, zoneOffsetC, type Occupancy } from '../packing';
 import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule';
 import { SHIPPED_PARAMETERS } from '../forecast';
 import { MS_PER_MIN } from '../units';
@@ -7,7 +7,7 @@ import type { PlanInput } from './planInput';
 import { batchOrders } from './searchInput';
 
 /** A piece on a rack of the map, with all that is shown of it. */
-export interface MapPiece extends Lying {
+export interface MapPiece extends Occupancy {
   key: string;
   run: Run;
   pitId: string;
@@ -51,7 +51,10 @@ export function mapPieces({ event, library }: Pick<PlanInput, 'event' | 'library
               toMs: leg.toMs,
               wrappedFromMs: run.wrapAtMs,
               medianMs: run.pulls.find((pull) => pull.pieceId === piece.id)?.medianMs ?? run.pullMedianMs,
-              byHand: (event.laid ?? []).some((laid) => laid.batchId === batch.id && laid.pieceId === piece.id && laid.pitId === pitId),
+              byHand: (event.manualPlacements ?? []).some(
+                (manualPlacements) =>
+                  manualPlacements.batchId === batch.id && manualPlacements.pieceId === piece.id && manualPlacements.pitId === pitId,
+              ),
             },
           ];
         }),
@@ -74,14 +77,26 @@ export function movedPiece(piece: MapPiece, rack: Rack, at: { xMm: number; yMm: 
   };
 }
 
-const laidFrom = ({ piece, pitId, rackId, xMm, yMm, turned }: MapPiece): Laid => ({ ...piece, pitId, rackId, xMm, yMm, turned });
+const placementsFrom = ({ piece, pitId, rackId, xMm, yMm, turned }: MapPiece): ManualPlacement => ({
+  ...piece,
+  pitId,
+  rackId,
+  xMm,
+  yMm,
+  turned,
+});
 
 /**
  * The places by hand after a piece was moved: what it shares a rack and an hour with, there and where
  * it came from, is pinned where it lies, so that nothing else jumps. In another pit's place, the piece
  * leaves this one's.
  */
-export function laidAfter(laid: readonly Laid[], all: readonly MapPiece[], from: MapPiece, to: MapPiece): Laid[] {
+export function placementsAfter(
+  manualPlacements: readonly ManualPlacement[],
+  all: readonly MapPiece[],
+  from: MapPiece,
+  to: MapPiece,
+): ManualPlacement[] {
   const near = all.filter(
     (other) =>
       other.key !== from.key &&
@@ -89,14 +104,14 @@ export function laidAfter(laid: readonly Laid[], all: readonly MapPiece[], from:
       other.fromMs < to.toMs &&
       other.toMs > to.fromMs,
   );
-  const pinned = [laidFrom(to), ...near.map(laidFrom)];
+  const pinned = [placementsFrom(to), ...near.map(placementsFrom)];
   // A piece may have a place in each of two pits: only those it leaves or gets anew are replaced.
   const placeOf = (batchId: string, pieceId: string, pitId: string) => `${keyOf(batchId, pieceId)} in ${pitId}`;
   const replaced = new Set([
     placeOf(from.piece.batchId, from.piece.pieceId, from.pitId),
     ...pinned.map((each) => placeOf(each.batchId, each.pieceId, each.pitId)),
   ]);
-  return [...pinned, ...laid.filter((each) => !replaced.has(placeOf(each.batchId, each.pieceId, each.pitId)))];
+  return [...pinned, ...manualPlacements.filter((each) => !replaced.has(placeOf(each.batchId, each.pieceId, each.pitId)))];
 }
 
 /** Offsets at which a piece's finish is worked out ahead, C. */

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, ZONED } from '../../../tests/fixtures/events';
-import type { CookEvent, Laid, Warmer } from '../model';
-import { buildPlan, finishByOffset, laidAfter, mapPieces, medianMinAt, movedPiece } from './index';
+import type { CookEvent, ManualPlacement, Warmer } from '../model';
+import { buildPlan, finishByOffset, placementsAfter, mapPieces, medianMinAt, movedPiece } from './index';
 
 const MIN = 60_000;
 const codes = (event: CookEvent, pits = [OFFSET]) => buildPlan(inputOf(event, pits)).problems.map((problem) => problem.code);
 
 describe('places given by hand', () => {
   const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('pork-butt', 2, { methodId: 'low-paper' })]);
-  const lay = (piece: string, xMm: number, extra: Partial<Laid> = {}): Laid => ({
+  const lay = (piece: string, xMm: number, extra: Partial<ManualPlacement> = {}): ManualPlacement => ({
     batchId: 'brisket-whole',
     pieceId: piece,
     pitId: 'offset',
@@ -18,8 +18,8 @@ describe('places given by hand', () => {
     turned: false,
     ...extra,
   });
-  const placesOf = (laid: Laid[]) => {
-    const plan = buildPlan(inputOf({ ...event, laid }, [OFFSET]));
+  const placesOf = (manualPlacements: ManualPlacement[]) => {
+    const plan = buildPlan(inputOf({ ...event, manualPlacements }, [OFFSET]));
     return plan.runs.flatMap((run) => run.legs.flatMap((leg) => leg.places.map((place) => ({ ...place, rackId: leg.rackId, run }))));
   };
 
@@ -30,19 +30,19 @@ describe('places given by hand', () => {
     expect(second).toMatchObject({ xMm: 1000, turned: true });
     expect(second.widthMm).toBeLessThan(second.depthMm);
     expect(places).toHaveLength(4);
-    expect(codes({ ...event, laid: [lay('brisket-whole-1', 500)] })).toEqual([]);
+    expect(codes({ ...event, manualPlacements: [lay('brisket-whole-1', 500)] })).toEqual([]);
   });
 
   it('stand even where they break a rule, and the plan says so', () => {
-    expect(codes({ ...event, laid: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] })).toEqual(['laidWrong']);
-    expect(codes({ ...event, laid: [lay('brisket-whole-1', 1400)] })).toEqual(['laidWrong']);
-    const problem = buildPlan(inputOf({ ...event, laid: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] }, [OFFSET]))
+    expect(codes({ ...event, manualPlacements: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] })).toEqual(['placedWrong']);
+    expect(codes({ ...event, manualPlacements: [lay('brisket-whole-1', 1400)] })).toEqual(['placedWrong']);
+    const problem = buildPlan(inputOf({ ...event, manualPlacements: [lay('brisket-whole-1', 500), lay('brisket-whole-2', 930)] }, [OFFSET]))
       .problems[0]!;
-    expect(problem).toMatchObject({ code: 'laidWrong', rackId: 'low', fault: { code: 'tooNear', gapMm: 25 } });
+    expect(problem).toMatchObject({ code: 'placedWrong', rackId: 'low', fault: { code: 'tooNear', gapMm: 25 } });
   });
 
   it('in a pit the event does not use are left aside', () => {
-    const plan = buildPlan(inputOf({ ...event, laid: [lay('brisket-whole-1', 0, { pitId: 'gone' })] }, [OFFSET]));
+    const plan = buildPlan(inputOf({ ...event, manualPlacements: [lay('brisket-whole-1', 0, { pitId: 'gone' })] }, [OFFSET]));
     expect(plan.problems.filter((each) => 'pieces' in each && each.pieces > 0).length).toBe(0);
   });
 });
@@ -55,7 +55,9 @@ describe('where a piece lies', () => {
         inputOf(
           {
             ...event,
-            laid: [{ batchId: 'pork-butt', pieceId: 'pork-butt-1', pitId: 'zoned', rackId: 'zoned-low', xMm, yMm: 405, turned: false }],
+            manualPlacements: [
+              { batchId: 'pork-butt', pieceId: 'pork-butt-1', pitId: 'zoned', rackId: 'zoned-low', xMm, yMm: 405, turned: false },
+            ],
           },
           [ZONED],
         ),
@@ -113,10 +115,10 @@ describe('the rack map', () => {
     const to = movedPiece(from, rack, { xMm: 0, yMm: 410, turned: !from.turned });
     expect([to.widthMm, to.depthMm]).toEqual([from.depthMm, from.widthMm]);
     expect(to.offsetC).toBeGreaterThan(10);
-    const laid = laidAfter([], pieces, from, to);
+    const manualPlacements = placementsAfter([], pieces, from, to);
     const same = pieces.filter((piece) => piece.rackId === from.rackId && piece.fromMs < from.toMs && piece.toMs > from.fromMs);
-    expect(laid).toHaveLength(same.length);
-    expect(laid[0]).toEqual({
+    expect(manualPlacements).toHaveLength(same.length);
+    expect(manualPlacements[0]).toEqual({
       batchId: 'brisket-whole',
       pieceId: 'brisket-whole-1',
       pitId: 'zoned',
@@ -126,7 +128,7 @@ describe('the rack map', () => {
       turned: !from.turned,
     });
     // Its place in another pit, where it finishes, stays; moved to another pit, it leaves this one's.
-    const oven: Laid = {
+    const oven: ManualPlacement = {
       batchId: 'brisket-whole',
       pieceId: 'brisket-whole-1',
       pitId: 'oven',
@@ -135,11 +137,11 @@ describe('the rack map', () => {
       yMm: 0,
       turned: false,
     };
-    expect(laidAfter([oven], pieces, from, to)).toContainEqual(oven);
-    const away = laidAfter(laid, pieces, from, { ...to, pitId: 'oven', rackId: 'shelf' });
+    expect(placementsAfter([oven], pieces, from, to)).toContainEqual(oven);
+    const away = placementsAfter(manualPlacements, pieces, from, { ...to, pitId: 'oven', rackId: 'shelf' });
     expect(away.filter((each) => each.pieceId === 'brisket-whole-1').map((each) => each.pitId)).toEqual(['oven']);
     // Moved again, it stands once.
-    expect(laidAfter(laid, pieces, from, { ...to, xMm: 5 })).toHaveLength(same.length);
+    expect(placementsAfter(manualPlacements, pieces, from, { ...to, xMm: 5 })).toHaveLength(same.length);
   });
 
   it('knows when a piece would be done elsewhere: sooner where it is hotter, in a straight line between', () => {
@@ -155,12 +157,12 @@ describe('the rack map', () => {
   });
 
   it('says so when a piece was laid in a pit that cannot cook it', () => {
-    const laid: Laid[] = [
+    const manualPlacements: ManualPlacement[] = [
       { batchId: 'brisket-whole', pieceId: 'brisket-whole-1', pitId: 'oven', rackId: 'shelf', xMm: 0, yMm: 0, turned: false },
     ];
-    const bare = eventOf([batchOf('brisket-whole', 1, { methodId: 'low-bare' })], { laid });
+    const bare = eventOf([batchOf('brisket-whole', 1, { methodId: 'low-bare' })], { manualPlacements });
     expect(buildPlan(inputOf(bare, [OFFSET, OVEN])).problems).toContainEqual(
-      expect.objectContaining({ code: 'laidUnsuitable', pitId: 'oven', pieces: 1 }),
+      expect.objectContaining({ code: 'placedUnsuitable', pitId: 'oven', pieces: 1 }),
     );
   });
 });

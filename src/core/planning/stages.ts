@@ -23,7 +23,7 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
   const allDone = plan.prep.length > 0 && plan.prep.every((step) => step.done);
   const prepTrouble = plan.problems.some((problem) => PREP_CODES.includes(problem.code));
   const planned: StageState = plan.runs.length === 0 ? 'open' : broken ? 'decide' : 'settled';
-  const stale = event.keptPlan !== undefined && changesSince(event.keptPlan, input, plan).length > 0;
+  const stale = event.baseline !== undefined && changesSince(event.baseline, input, plan).length > 0;
   const safe = plan.problems.some((problem) => SAFETY_CODES.includes(problem.code)) ? 'decide' : planned;
   const warm = event.batches.some((batch) => (batch.received?.coreC ?? 0) > SAFETY_RULES.coldHold.limit);
   return {
@@ -32,7 +32,7 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
     prep: none ? 'open' : prepTrouble ? 'decide' : allDone || chosen ? 'settled' : 'open',
     pits: event.pitIds.length > 0 ? 'settled' : 'decide',
     plan: broken ? 'decide' : stale ? 'stale' : planned,
-    racks: plan.problems.some((problem) => problem.code === 'laidWrong') ? 'decide' : planned,
+    racks: plan.problems.some((problem) => problem.code === 'placedWrong') ? 'decide' : planned,
     'run-sheet': stale ? 'stale' : planned,
     service: planned === 'open' ? 'open' : 'settled',
     safety: warm ? 'decide' : safe,

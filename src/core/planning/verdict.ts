@@ -69,7 +69,7 @@ function resourcesOf(problem: PlanProblem, { boxes, warmers = [], event }: PlanI
       return boxes.map((box) => box.id);
     case 'warmerFull':
       return warmers.map((warmer) => warmer.id);
-    case 'noHands':
+    case 'noCrew':
       return [...new Set((event.duty ?? []).map((duty) => duty.memberId))];
     case 'nobodyToDrive':
       return [problem.servingId, ...new Set((event.duty ?? []).map((duty) => duty.memberId))];

@@ -156,13 +156,13 @@ function coolingOf(setup: CookSetup, cook: Cook): WhatIfAnswer['cooling'] {
   const massKg = setup.body.massKg * (1 - cook.evaporatedShare - cook.drippedShare);
   const body = { ...setup.body, massKg, startC: 60 };
   const portionThicknessMm = Math.min(PORTION_MM, setup.body.halfThicknessM * 2000);
-  const choices = [
+  const overrides = [
     ['whole, fridge', { body, way: 'fridge' }],
     ['portioned, fridge', { body, way: 'fridge', portionThicknessMm }],
     ['portioned, ice', { body, way: 'ice', portionThicknessMm }],
     ['portioned, blast', { body, way: 'blast', portionThicknessMm }],
   ] as const;
-  return choices.map(([label, input]) => {
+  return overrides.map(([label, input]) => {
     const { firstMin, secondMin, keepsRule } = coolLeftover(input);
     return { label, keepsRule, toColdMin: firstMin !== undefined && secondMin !== undefined ? firstMin + secondMin : undefined };
   });

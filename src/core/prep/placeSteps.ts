@@ -12,7 +12,7 @@ export interface PrepOrder {
 export interface PrepContext {
   library: Library;
   /** Pairs of hands for prep. */
-  hands: number;
+  prepCrew: number;
   /** When the kitchen works, in order; empty when it always does. */
   shifts: readonly Shift[];
   /** Nothing is begun before the meat is there. */
@@ -51,7 +51,7 @@ export function placeSteps(orders: readonly PrepOrder[], context: PrepContext): 
         batchId: order.batch.id,
         atMs,
         minutes: link.minutes,
-        hands: 1,
+        prepCrew: 1,
         waitMin: Math.round((nextMs - place.endMs) / MS_PER_MIN),
         earliestMs: Math.min(atMs, addMinutes(place.lowMs, -link.minutes)),
         latestMs,
@@ -108,7 +108,7 @@ function choices(
       .filter((endMs) => endMs >= low && endMs <= high)
       .map((endMs) => onTheFive(endMs, low, minutes))
       .sort((a, b) => b - a)
-      .find((endMs) => handsFree(addMinutes(endMs, -minutes), endMs, poultry, busy, context.hands));
+      .find((endMs) => crewFree(addMinutes(endMs, -minutes), endMs, poultry, busy, context.prepCrew));
   if (context.shifts.length === 0) return [{ endMs: ends(lowMs, highMs) ?? highMs, outOfHours: false }];
   const inHours = context.shifts
     .map((shift) => ends(Math.max(lowMs, addMinutes(shift.fromMs, minutes)), Math.min(highMs, shift.toMs)))
@@ -118,9 +118,9 @@ function choices(
   return [...inHours, { endMs: ends(lowMs, highMs) ?? highMs, outOfHours: true }];
 }
 
-function handsFree(fromMs: number, toMs: number, poultry: boolean, busy: readonly Busy[], hands: number): boolean {
+function crewFree(fromMs: number, toMs: number, poultry: boolean, busy: readonly Busy[], prepCrew: number): boolean {
   const beside = busy.filter((each) => each.fromMs < toMs && each.toMs > fromMs);
-  return beside.every((each) => each.poultry === poultry) && mostAtOnce(beside) < hands;
+  return beside.every((each) => each.poultry === poultry) && mostAtOnce(beside) < prepCrew;
 }
 
 /** Begun on a five of the clock where the window allows: nobody begins at 18:53. */

@@ -12,7 +12,7 @@ const orderOf = (cutId: string, pieces: number, prep: Partial<Prep>, onAtMs = SU
   cut: findCut(cutId)!,
   onAtMs,
 });
-const open = { library: SHIPPED_LIBRARY, hands: 2, shifts: [] as Shift[] };
+const open = { library: SHIPPED_LIBRARY, prepCrew: 2, shifts: [] as Shift[] };
 const kinds = (order: PrepOrder) => prepChain(order.batch, order.cut, SHIPPED_LIBRARY).map((link) => link.kind);
 const BRINED: Partial<Prep> = { brine: 'timed', salt: 'none', recipes: { brine: 'brine-tide', rub: 'rub-thyme' } };
 /** Eight to eight on each of the days before supper, which is served at 18:00. */
@@ -99,11 +99,11 @@ describe('counted back from going on', () => {
     );
     const order = fc.tuple(cut, prep, fc.integer({ min: 1, max: 8 }), fc.integer({ min: 0, max: 30 * H }));
     fc.assert(
-      fc.property(fc.array(order, { minLength: 1, maxLength: 5 }), fc.integer({ min: 1, max: 3 }), (list, hands) => {
+      fc.property(fc.array(order, { minLength: 1, maxLength: 5 }), fc.integer({ min: 1, max: 3 }), (list, prepCrew) => {
         const orders = list.map(([cutId, choice, pieces, before], i) =>
           orderOf(cutId, pieces, choice, addMinutes(SUPPER_MS, -before), { id: `b${i}` }),
         );
-        const steps = placeSteps(orders, { ...open, hands, shifts: SHIFTS });
+        const steps = placeSteps(orders, { ...open, prepCrew, shifts: SHIFTS });
         for (const { batch, cut: own, onAtMs } of orders) {
           const links = prepChain(batch, own, SHIPPED_LIBRARY);
           const mine = steps.filter((step) => step.batchId === batch.id);
@@ -120,7 +120,7 @@ describe('counted back from going on', () => {
         const inHours = steps.filter((step) => !step.outOfHours);
         for (const step of inHours) {
           const beside = inHours.filter((other) => other.atMs <= step.atMs && addMinutes(other.atMs, other.minutes) > step.atMs);
-          expect(beside.length).toBeLessThanOrEqual(hands);
+          expect(beside.length).toBeLessThanOrEqual(prepCrew);
           const bird = (id: string) => ['chicken', 'turkey'].includes(orders.find((each) => each.batch.id === id)!.cut.species);
           expect(new Set(beside.map((other) => bird(other.batchId))).size).toBe(1);
         }

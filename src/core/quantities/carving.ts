@@ -31,7 +31,7 @@ export interface CarvePlan {
   fewestCarvers?: number;
   /** By how many minutes the worst piece starts before carving may begin, with the hands there are. */
   shortMin: number;
-  handsMin: number;
+  labourMin: number;
 }
 
 interface Piece extends Omit<CarveTurn, 'carver' | 'fromMs' | 'toMs'> {
@@ -51,15 +51,15 @@ export function carvePlan(event: CookEvent, library: Library, plan: Plan, servin
   const releaseMs = addMinutes(serving.atMs, -serving.carveLeadMin);
   const own = stage(pieces, carvers, releaseMs);
   let fewest: number | undefined;
-  for (let hands = 1; hands <= MOST_CARVERS && fewest === undefined; hands++)
-    if (stage(pieces, hands, releaseMs).shortMin <= 0) fewest = hands;
+  for (let carverCount = 1; carverCount <= MOST_CARVERS && fewest === undefined; carverCount++)
+    if (stage(pieces, carverCount, releaseMs).shortMin <= 0) fewest = carverCount;
   return {
     servingId: serving.id,
     turns: own.turns,
     carvers,
     fewestCarvers: fewest,
     shortMin: Math.max(0, own.shortMin),
-    handsMin: pieces.reduce((sum, piece) => sum + piece.minutes, 0),
+    labourMin: pieces.reduce((sum, piece) => sum + piece.minutes, 0),
   };
 }
 

@@ -5,20 +5,20 @@ import { portionBones, portionG } from './portions';
 /** What a batch costs: its price on what is bought, less the worth of the trim that is kept. */
 export interface Cost {
   paid: number;
-  keptTrimKg: number;
-  keptTrimWorth: number;
+  usableTrimKg: number;
+  usableTrimWorth: number;
   net: number;
   perPortion: number;
 }
 
 export function costOf(demand: Demand, supply: Supply, cut: Cut, batch: Batch): Cost | undefined {
-  const { pricePerKg, keptTrimShare, keptTrimPerKg } = buyingOf(cut, batch);
+  const { pricePerKg, usableTrimShare, usableTrimPerKg } = buyingOf(cut, batch);
   if (pricePerKg === undefined) return undefined;
   const paid = supply.boughtKg * pricePerKg;
-  const keptTrimKg = Math.max(0, supply.boughtKg - supply.trimmedKg) * keptTrimShare;
-  const keptTrimWorth = keptTrimKg * keptTrimPerKg;
-  const net = paid - keptTrimWorth;
-  return { paid, keptTrimKg, keptTrimWorth, net, perPortion: demand.portions > 0 ? net / demand.portions : 0 };
+  const usableTrimKg = Math.max(0, supply.boughtKg - supply.trimmedKg) * usableTrimShare;
+  const usableTrimWorth = usableTrimKg * usableTrimPerKg;
+  const net = paid - usableTrimWorth;
+  return { paid, usableTrimKg, usableTrimWorth, net, perPortion: demand.portions > 0 ? net / demand.portions : 0 };
 }
 
 /** A cut as it would stand in for another: what a portion costs and how much rack it takes. */

@@ -147,11 +147,11 @@ describe('what is on hand', () => {
   });
 
   it('costs its price less the worth of kept trim, by the portion', () => {
-    const bought = { ...batch, buying: { pricePerKg: 5, keptTrimShare: 0.5, keptTrimPerKg: 4 } };
+    const bought = { ...batch, buying: { pricePerKg: 5, usableTrimShare: 0.5, usableTrimPerKg: 4 } };
     const weighed = { ...bought, pieces: bought.pieces.map((piece) => ({ ...piece, kg: 3.5, boughtKg: 4, trimmedKg: 3.5 })) };
     const cost = costOf(need, supplyOf(need, weighed), cutIn(SHIPPED_LIBRARY, 'pork-butt')!, weighed)!;
     // 16 kg at 5 = 80; 2 kg of trim, half kept, worth 4.
-    expect(cost).toMatchObject({ paid: 80, keptTrimKg: 1, keptTrimWorth: 4, net: 76 });
+    expect(cost).toMatchObject({ paid: 80, usableTrimKg: 1, usableTrimWorth: 4, net: 76 });
     expect(cost.perPortion).toBeCloseTo(76 / 60, 9);
   });
 

@@ -13,9 +13,9 @@ describe('carving', () => {
   const staged = (carvers: number, change = {}) => carvePlan(event, inputOf(event).library, plan, { ...serving, ...change }, carvers);
 
   it('opens each piece as late as the guests allow', () => {
-    const { turns, handsMin } = staged(2);
+    const { turns, labourMin } = staged(2);
     // Three briskets of 8 min and two butts of 6 over 45 min: a brisket is needed at 18:00, 18:15 and 18:30.
-    expect(handsMin).toBe(36);
+    expect(labourMin).toBe(36);
     const ends = (batchId: string) => turns.filter((turn) => turn.batchId === batchId).map((turn) => (turn.toMs - SUPPER_MS) / MIN);
     expect(ends('brisket-whole')).toEqual([0, 15, 30]);
     expect(ends('pork-butt')).toEqual([0, 22.5]);

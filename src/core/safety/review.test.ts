@@ -76,7 +76,7 @@ describe('the review', () => {
     expect(find('coldOnArrival')).toMatchObject({ state: 'measure', limit: 5 });
     expect(find('brineCold')).toMatchObject({ state: 'measure' });
     expect(find('poultryPeak')).toMatchObject({ state: 'measure', limit: 74 });
-    expect(find('rawPoultry')!.figures).toMatchObject({ hands: 1 });
+    expect(find('rawPoultry')!.figures).toMatchObject({ prepCrew: 1 });
   });
 
   it('breaks on meat that came warm, and keeps what came cold', () => {

@@ -80,7 +80,7 @@ export function reviewBefore(items: Item[], { plan }: SafetyInput): SafetyFindin
           ? {
               fromMs: Math.min(...rawSteps.map((step) => step.atMs)),
               toMs: Math.max(...rawSteps.map((step) => step.atMs + step.minutes * MS_PER_MIN)),
-              hands: Math.max(...rawSteps.map((step) => step.hands)),
+              prepCrew: Math.max(...rawSteps.map((step) => step.prepCrew)),
             }
           : {},
     });

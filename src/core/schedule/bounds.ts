@@ -2,10 +2,10 @@ import type { Objective } from '../model';
 import { forecastBatch } from './batchForecast';
 import { leastMissMin } from './holdQuality';
 import { boundOf, leastDepartureMin } from './objective';
-import { optionsFor, suitablePits } from './options';
+import { alternativesFor, suitablePits } from './alternatives';
 import type { BatchOrder } from './order';
 import type { SearchInput } from './decoder';
-import { HandsLedger } from './hands';
+import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
 import { footprintOf, RackLedger } from './rackLedger';
@@ -24,7 +24,7 @@ export function lowerBound(orders: readonly BatchOrder[], input: SearchInput): O
     racks: new RackLedger(),
     heat: new HeatLedger(),
     holds: new HoldLedger(),
-    hands: new HandsLedger(undefined, []),
+    crewLedger: new CrewLedger(undefined, []),
   };
   let qualityMin = 0;
   let pitHours = 0;
@@ -34,7 +34,7 @@ export function lowerBound(orders: readonly BatchOrder[], input: SearchInput): O
     const { pits } = suitablePits(cut, method, input.pits, pieces, input.limits.bareMeatPit);
     let leastMin = Infinity;
     let leastHours = Infinity;
-    for (const { pit, pitC } of optionsFor(order, pits, empty).filter((option) => !option.finish)) {
+    for (const { pit, pitC } of alternativesFor(order, pits, empty).filter((alternative) => !alternative.finish)) {
       const zoned = pit.racks.some((rack) => rack.zones?.length);
       const away = leastDepartureMin(Math.abs(pitC - method.pitC));
       const [low, high] = method.pitRangeC;

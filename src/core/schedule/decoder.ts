@@ -1,14 +1,14 @@
-import type { DayWeather, Drive, Laid, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type { DayWeather, Drive, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
 import { claimedMm2 } from '../packing';
 import { addMinutes } from '../units';
-import { holdProblems, laidProblems, nameRuns, tightestMoment } from './findings';
+import { holdProblems, placementProblems, nameRuns, tightestMoment } from './findings';
 import { placeOf } from './holding';
 import { firingsOf } from './firings';
-import { HandsLedger } from './hands';
+import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
 import { objectiveOf, type JudgedBy } from './objective';
-import { floorFor } from './options';
+import { floorFor } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type Marks, type PlacementContext, type Road } from './placement';
 import { forcePlace } from './forcePlace';
@@ -18,7 +18,7 @@ import { Days } from './risk';
 import { forecastBatch } from './batchForecast';
 
 /** All that a schedule depends on beside its batches. */
-export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'hands'> {
+export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'crewLedger'> {
   quiet: readonly Shift[];
   weather?: DayWeather;
   pins: readonly Pin[];
@@ -31,7 +31,7 @@ interface Step {
   key: string;
   /** The batch. */
   id: string;
-  choice: string;
+  override: string;
   placed: Placed;
 }
 
@@ -58,7 +58,7 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
 const crosses = (a: Road, b: Road): boolean => a.fromMs < b.toMs && a.toMs > b.fromMs && !(a.fromMs === b.fromMs && a.toMs === b.toMs);
 
 /** Places that a pin keeps of the pieces it holds. */
-const laidBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): Laid[] =>
+const placedBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): ManualPlacement[] =>
   places.filter((place) => batch.pieces.some((piece) => piece.id === place.pieceId)).map((place) => ({ batchId, ...place }));
 
 const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
@@ -98,20 +98,20 @@ export class Decoder {
         .flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)))
         .map((each) => [pieceKey(each), each]),
     );
-    const hands = new HandsLedger(input.crew, input.drives);
-    const laid = [...input.laid, ...[...this.pinned.values()].flatMap(({ pin, order }) => laidBy(pin, order))];
+    const crewLedger = new CrewLedger(input.crew, input.drives);
+    const manualPlacements = [...input.manualPlacements, ...[...this.pinned.values()].flatMap(({ pin, order }) => placedBy(pin, order))];
     this.context = {
       ...input,
-      laid,
-      racks: new RackLedger(laid, this.sizes, memo, input.airGapMm),
+      manualPlacements,
+      racks: new RackLedger(manualPlacements, this.sizes, memo, input.airGapMm),
       heat: new HeatLedger(),
       holds: new HoldLedger(),
-      hands,
+      crewLedger,
     };
     this.drives = input.drives.map((road, i) => ({
       ...road,
       // Nobody makes two drives at once, unless they are one.
-      who: input.crew && !input.drives.slice(0, i).some((other) => crosses(other, road)) ? hands.onDuty(road.fromMs, road.toMs) : [],
+      who: input.crew && !input.drives.slice(0, i).some((other) => crosses(other, road)) ? crewLedger.onDuty(road.fromMs, road.toMs) : [],
     }));
     this.nobodyDrives = this.drives
       .filter((drive) => input.crew && drive.who.length === 0)
@@ -152,12 +152,12 @@ export class Decoder {
     const keys = this.sequence(scheme);
     let same = 0;
     const batchOf = (key: string) => this.pinned.get(key)?.order.batch.id ?? key;
-    const choiceOf = (key: string) => JSON.stringify(scheme.choices[batchOf(key)] ?? {});
+    const choiceOf = (key: string) => JSON.stringify(scheme.overrides[batchOf(key)] ?? {});
     while (
       same < keys.length &&
       same < this.steps.length &&
       this.steps[same]!.key === keys[same] &&
-      this.steps[same]!.choice === choiceOf(keys[same]!)
+      this.steps[same]!.override === choiceOf(keys[same]!)
     )
       same++;
     if (same < this.steps.length) rollBack(this.context, this.marks[same]!);
@@ -165,12 +165,12 @@ export class Decoder {
     this.marks.length = same;
     for (let i = same; i < keys.length; i++) {
       const key = keys[i]!;
-      const choice = choiceOf(key);
+      const override = choiceOf(key);
       this.marks.push(mark(this.context));
       const before = known?.steps[i];
-      const again = before && before.key === key && before.choice === choice ? before.placed : undefined;
+      const again = before && before.key === key && before.override === override ? before.placed : undefined;
       if (!again) known = undefined;
-      this.steps.push({ key, id: batchOf(key), choice, placed: again ? this.replace(again) : this.place(key, scheme) });
+      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme) });
     }
     return known ?? this.judge(scheme);
   }
@@ -183,15 +183,15 @@ export class Decoder {
   private place(key: string, scheme: Scheme): Placed {
     const pinned = this.pinned.get(key);
     if (pinned) return forcePlace(pinned.order, this.context, pinned.pin);
-    const choice = scheme.choices[key];
+    const override = scheme.overrides[key];
     const held = [...this.pinned.values()].filter((each) => each.order.batch.id === key).length;
     // A pinned run is one of the runs the batch was to be split into.
-    const left = choice?.parts && held > 0 ? { ...choice, parts: Math.max(1, choice.parts - held) } : choice;
+    const left = override?.parts && held > 0 ? { ...override, parts: Math.max(1, override.parts - held) } : override;
     return placeBatch(this.free.get(key)!, this.context, left);
   }
 
   private replace(placed: Placed): Placed {
-    for (const run of placed.runs) for (const work of run.work) this.context.hands.retake(work.who, work.atMs, work.minutes);
+    for (const run of placed.runs) for (const work of run.work) this.context.crewLedger.retake(work.who, work.atMs, work.minutes);
     for (const claims of placed.claims) {
       for (const use of claims.racks) this.context.racks.add(use);
       for (const use of claims.heat) this.context.heat.add(use);
@@ -213,9 +213,9 @@ export class Decoder {
       leftPieces += placed.left.length;
     }
     nameRuns(this.orders.values(), runs);
-    const before = context.hands.snapshot();
-    const { firings, unlit } = firingsOf(input.pits, context.heat, context.hands, input.drives, input.earliestMs);
-    context.hands.rollBack(before);
+    const before = context.crewLedger.snapshot();
+    const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, input.drives, input.earliestMs);
+    context.crewLedger.rollBack(before);
     for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
     const odds = [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) =>
       this.days.oddsOf(
@@ -236,7 +236,7 @@ export class Decoder {
       if (each.onTimeShare < input.confidence)
         problems.push({ code: 'servingRisk', severity: 'warning', servingId: each.servingId, onTimeShare: each.onTimeShare });
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
-    if (input.laid.length > 0) problems.push(...laidProblems(input.pits, context.racks, this.sizes));
+    if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
     return {
       scheme,

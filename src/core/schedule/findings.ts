@@ -1,7 +1,7 @@
 import type { Pit, Plan, PlanProblem, Run } from '../model';
-import { rackFaults, type Lying } from '../packing';
+import { rackFaults, type Occupancy } from '../packing';
 import { MS_PER_MIN } from '../units';
-import { servedRare } from './options';
+import { servedRare } from './alternatives';
 import type { BatchOrder } from './order';
 import { pieceKey, rackMm2, type Footprint, type RackLedger } from './rackLedger';
 
@@ -51,20 +51,20 @@ export function holdProblems(
 }
 
 /** What a place given by hand breaks: the plan keeps it, and says so. */
-export function laidProblems(pits: readonly Pit[], racks: RackLedger, sizes: ReadonlyMap<string, Footprint>): PlanProblem[] {
+export function placementProblems(pits: readonly Pit[], racks: RackLedger, sizes: ReadonlyMap<string, Footprint>): PlanProblem[] {
   return pits.flatMap((pit) => {
-    const lying = racks
+    const occupancies = racks
       .all()
       .filter((use) => use.pitId === pit.id)
       .flatMap(({ batchId, rackId, fromMs, toMs, poultry, places }) =>
-        places.map((place): Lying => {
+        places.map((place): Occupancy => {
           const piece = { batchId, pieceId: place.pieceId };
           const { kg, thicknessMm } = sizes.get(pieceKey(piece))!;
           return { ...place, piece, rackId, kg, thicknessMm, poultry, fromMs, toMs };
         }),
       );
-    return rackFaults(pit, lying).map(({ rackId, fault }): PlanProblem => ({
-      code: 'laidWrong',
+    return rackFaults(pit, occupancies).map(({ rackId, fault }): PlanProblem => ({
+      code: 'placedWrong',
       severity: 'broken',
       pitId: pit.id,
       rackId,

@@ -1,6 +1,6 @@
 import type { Firing, Pit } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { HandsLedger } from './hands';
+import type { CrewLedger } from './crewLedger';
 import { CHANGE_OVER_MIN, type HeatLedger } from './heatLedger';
 import type { Road } from './placement';
 
@@ -17,7 +17,7 @@ export const LIGHT_MIN = 15;
 export function firingsOf(
   pits: Pit[],
   heat: HeatLedger,
-  hands: HandsLedger,
+  crewLedger: CrewLedger,
   drives: readonly Road[],
   earliestMs: number,
 ): { firings: Firing[]; unlit: Firing[] } {
@@ -52,8 +52,8 @@ export function firingsOf(
     const arrivedMs = pit.travels
       ? Math.max(earliestMs, ...drives.filter((drive) => drive.toMs <= firing.readyAtMs).map((drive) => drive.toMs))
       : earliestMs;
-    const atMs = hands.latestFree(arrivedMs, firing.lightAtMs, LIGHT_MIN);
-    const who = atMs === undefined ? undefined : hands.claim(atMs, LIGHT_MIN);
+    const atMs = crewLedger.latestFree(arrivedMs, firing.lightAtMs, LIGHT_MIN);
+    const who = atMs === undefined ? undefined : crewLedger.claim(atMs, LIGHT_MIN);
     if (atMs === undefined || !who) {
       unlit.push(firing);
       continue;

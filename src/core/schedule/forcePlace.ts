@@ -2,18 +2,18 @@ import type { Pin, Place, Work } from '../model';
 import { claimedMm2, hotSideOf, thickEndOf } from '../packing';
 import { addMinutes } from '../units';
 import { isPoultry, type Leg, type Pit } from '../model';
-import type { Claims } from './attempt';
+import type { Claims } from './trial';
 import { claimHold, holdingFor, placeOf, type Holding } from './holding';
-import { lay, legsOf } from './lay';
+import { lay, legsOf } from './packRun';
 import { runOf } from './run';
-import { optionsFor, type Option } from './options';
+import { alternativesFor, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import type { Placed } from './placeBatch';
 import { footprintOf, type Footprint } from './rackLedger';
 import { doneMinAt, timingFrom } from './timing';
-import { carvings, firstCarveMs, handsOf, phasesOf, windowFrom, type Timing, type Window } from './window';
-import { claimCarving, claimHands, pitIdAt } from './work';
+import { carvings, firstCarveMs, crewTasksOf, phasesOf, windowFrom, type Timing, type Window } from './window';
+import { claimCarving, claimCrew, pitIdAt } from './work';
 
 /**
  * Puts pieces where their owner wants them, whatever that breaks: the others are placed around them, and the
@@ -25,40 +25,40 @@ export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pi
     .map((piece) => footprintOf(cut, batch.id, piece))
     .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
-  let option =
-    optionsFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??
+  let alternative =
+    alternativesFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??
     plainOption(order, context, pit, pin.pitC);
-  const forecast = option.forecast();
+  const forecast = alternative.forecast();
   const carveAtMs = addMinutes(firstCarveMs(order), pin.carveLaterMin ?? 0);
   const windowAt = (timing: Timing): Window => {
-    const window = windowFrom(order, option, timing, carveAtMs, pin.onAtMs);
+    const window = windowFrom(order, alternative, timing, carveAtMs, pin.onAtMs);
     if (window) return window;
     // Done before it could go to its finish: it stays where it is.
-    option = { ...option, finish: undefined };
-    return windowFrom(order, option, timing, carveAtMs, pin.onAtMs)!;
+    alternative = { ...alternative, finish: undefined };
+    return windowFrom(order, alternative, timing, carveAtMs, pin.onAtMs)!;
   };
 
   // Where it lies changes when it is done, and that how long it lies there.
   let timing: Timing = forecast;
   let window = windowAt(timing);
-  let { legs, doneMin } = layAnyhow(order, context, option, window, pieces);
-  timing = timingFrom(option, doneMin) ?? timing;
+  let { legs, doneMin } = layAnyhow(order, context, alternative, window, pieces);
+  timing = timingFrom(alternative, doneMin) ?? timing;
   window = windowAt(timing);
-  ({ legs, doneMin } = layAnyhow(order, context, option, window, pieces));
+  ({ legs, doneMin } = layAnyhow(order, context, alternative, window, pieces));
 
   const ids = pieces.map((piece) => piece.pieceId);
-  const work = [...handsAnyhow(context, option, window, pieces), ...carvingAnyhow(order, context, ids, carveAtMs)];
+  const work = [...crewAnyhow(context, alternative, window, pieces), ...carvingAnyhow(order, context, ids, carveAtMs)];
   window = { ...window, wrapAtMs: work.find((each) => each.kind === 'wrap')?.atMs ?? window.wrapAtMs };
   const kg = pieces.reduce((sum, piece) => sum + piece.kg, 0);
-  const hold = holdAnyhow(order, context, option, window, kg, pieces.length);
+  const hold = holdAnyhow(order, context, alternative, window, kg, pieces.length);
   const claims: Claims = {
     racks: legs.map((leg) => ({ ...leg, poultry: isPoultry(cut), batchId: batch.id })),
-    heat: phasesOf(order, option, window, 0),
+    heat: phasesOf(order, alternative, window, 0),
     hold: hold.use,
   };
   for (const use of claims.racks) context.racks.add(use);
   for (const use of claims.heat) context.heat.add(use);
-  const run = runOf(order, context, option, { window, timing, doneMin, legs, kg, ids, hold, work });
+  const run = runOf(order, context, alternative, { window, timing, doneMin, legs, kg, ids, hold, work });
   return {
     runs: [{ ...run, pinned: true, why: [{ code: 'pinned', onAtMs: pin.onAtMs }, ...run.why] }],
     claims: [claims],
@@ -68,15 +68,20 @@ export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pi
 }
 
 /** Heat or smoke are wrong there, but there the owner wants it. */
-function plainOption(order: BatchOrder, context: PlacementContext, pit: Pit, pitC: number | undefined): Option {
+function plainOption(order: BatchOrder, context: PlacementContext, pit: Pit, pitC: number | undefined): Alternative {
   const method = { ...order.method, pitRangeC: pit.rangeC, finishRangeC: pit.rangeC, needsSmoke: false };
-  const [option] = optionsFor({ ...order, method }, [pit], { ...context, limits: { ...context.limits, bareMeatPit: 0 } }, { pitC });
-  return option!;
+  const [alternative] = alternativesFor(
+    { ...order, method },
+    [pit],
+    { ...context, limits: { ...context.limits, bareMeatPit: 0 } },
+    { pitC },
+  );
+  return alternative!;
 }
 
 /** Places for all pieces from going on to being pulled, and when each is then done. */
-function layAnyhow(order: BatchOrder, context: PlacementContext, option: Option, window: Window, pieces: Footprint[]) {
-  const { pit, finish } = option;
+function layAnyhow(order: BatchOrder, context: PlacementContext, alternative: Alternative, window: Window, pieces: Footprint[]) {
+  const { pit, finish } = alternative;
   const elsewhere = finish && finish.pit !== pit ? finish.pit : undefined;
   const leavesMs = elsewhere ? window.finishAtMs! : window.pullLateMs;
   const first = pileUp(order, context, pit, pieces, window.onAtMs, leavesMs);
@@ -85,7 +90,7 @@ function layAnyhow(order: BatchOrder, context: PlacementContext, option: Option,
     doneMin: doneMinAt(
       order,
       context,
-      option,
+      alternative,
       first.flatMap((leg) => leg.places),
     ),
   };
@@ -93,9 +98,9 @@ function layAnyhow(order: BatchOrder, context: PlacementContext, option: Option,
 
 /** Legs in one pit for all pieces; what finds no place lies one upon another. */
 function pileUp(order: BatchOrder, context: PlacementContext, pit: Pit, pieces: Footprint[], fromMs: number, toMs: number): Leg[] {
-  const laid = lay(context.racks, pit, order.cut, pieces, fromMs, toMs);
-  const legs = legsOf(pit, laid.byRack, new Set(laid.taken.map((piece) => piece.pieceId)), fromMs, toMs);
-  const left = pieces.filter((piece) => !laid.taken.includes(piece));
+  const manualPlacements = lay(context.racks, pit, order.cut, pieces, fromMs, toMs);
+  const legs = legsOf(pit, manualPlacements.byRack, new Set(manualPlacements.taken.map((piece) => piece.pieceId)), fromMs, toMs);
+  const left = pieces.filter((piece) => !manualPlacements.taken.includes(piece));
   if (left.length === 0) return legs;
   // In the corner of the lowest rack: it shows, and it is said.
   const rack = pit.racks.reduce((lowest, next) => (next.level < lowest.level ? next : lowest));
@@ -117,40 +122,47 @@ function pileUp(order: BatchOrder, context: PlacementContext, pit: Pit, pieces: 
 }
 
 /** Whoever is free; a task that nobody is free for names nobody. */
-function handsAnyhow(context: PlacementContext, { pit, finish }: Option, window: Window, pieces: Footprint[]): Work[] {
+function crewAnyhow(context: PlacementContext, { pit, finish }: Alternative, window: Window, pieces: Footprint[]): Work[] {
   const moves = finish !== undefined && finish.pit !== pit;
   const pieceIds = pieces.map((piece) => piece.pieceId);
-  const claimed = claimHands(context, window, pieces, moves);
+  const claimed = claimCrew(context, window, pieces, moves);
   const work =
     'work' in claimed
       ? claimed.work
-      : handsOf(window, pieces.length, moves).map(({ kind, task }): Work => {
-          const alone = context.hands.claimAll([{ ...task, laterMin: 0 }]);
+      : crewTasksOf(window, pieces.length, moves).map(({ kind, task }): Work => {
+          const alone = context.crewLedger.claimAll([{ ...task, laterMin: 0 }]);
           return { kind, atMs: task.atMs, minutes: task.minutes, pieceIds, who: 'done' in alone ? alone.done[0]!.who : [] };
         });
   return work.map((each) => ({ ...each, pieceIds, pitId: pitIdAt(each.kind, pit, finish?.pit) }));
 }
 
 function carvingAnyhow(order: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): Work[] {
-  const before = context.hands.snapshot();
+  const before = context.crewLedger.snapshot();
   const claimed = claimCarving(order, context, pieceIds, carveAtMs);
   if ('work' in claimed) return claimed.work;
-  context.hands.rollBack(before);
+  context.crewLedger.rollBack(before);
   return carvings(order.cut, pieceIds).map((part) => ({
     kind: 'carve',
     atMs: carveAtMs,
     minutes: part.minutes,
     pieceIds: part.pieceIds,
-    who: context.hands.claim(carveAtMs, part.minutes) ?? [],
+    who: context.crewLedger.claim(carveAtMs, part.minutes) ?? [],
   }));
 }
 
-function holdAnyhow(order: BatchOrder, context: PlacementContext, option: Option, window: Window, kg: number, pieces: number): Holding {
-  const kept = holdingFor(order, context, option, window, pieces, true);
+function holdAnyhow(
+  order: BatchOrder,
+  context: PlacementContext,
+  alternative: Alternative,
+  window: Window,
+  kg: number,
+  pieces: number,
+): Holding {
+  const kept = holdingFor(order, context, alternative, window, pieces, true);
   const held = 'refusal' in kept ? kept : claimHold(context, kept, kg, window);
   if (!('refusal' in held)) return held;
   const { pullEarlyMs, carveAtMs } = window;
-  const coreC = (gear?: (typeof context.gear)[number]) => option.forecast().keeps(placeOf(gear), pieces).coreC;
+  const coreC = (gear?: (typeof context.gear)[number]) => alternative.forecast().keeps(placeOf(gear), pieces).coreC;
   if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { coreC: coreC() };
   const claim = context.holds.claim(context.gear, kg, pullEarlyMs, carveAtMs);
   const gear = 'use' in claim ? context.gear.find((each) => each.id === claim.use.gearId)! : claim.gear;

@@ -3,7 +3,7 @@ import { MS_PER_MIN } from '../units';
 import type { Refusal } from './refusal';
 import { timingOf } from './timing';
 import type { HoldingGear, HoldUse } from './holdLedger';
-import { servedRare, type Option } from './options';
+import { servedRare, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import { offPitMin, type Window } from './window';
@@ -29,13 +29,13 @@ export interface Holding {
 export function holdingFor(
   order: BatchOrder,
   context: PlacementContext,
-  option: Option,
+  alternative: Alternative,
   window: Window,
   pieces: number,
   mayCool: boolean,
 ): { board: boolean; gear: HoldingGear[]; boardC: Float64Array; coreC(gear: HoldingGear): Float64Array } | { refusal: Refusal } {
   const { cut, method } = order;
-  const forecast = option.forecast();
+  const forecast = alternative.forecast();
   const rare = servedRare(cut);
   const waitMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN;
   const medianWaitMin = (window.carveAtMs - window.pullMedianMs) / MS_PER_MIN;
@@ -80,10 +80,15 @@ export function claimHold(
 }
 
 /** How many minutes earlier than the latest start the rules would still let it go on. */
-export function slackMin(order: BatchOrder, option: Option, context: PlacementContext, pieces: readonly { pieceId: string }[]): number {
+export function slackMin(
+  order: BatchOrder,
+  alternative: Alternative,
+  context: PlacementContext,
+  pieces: readonly { pieceId: string }[],
+): number {
   const { method, cut } = order;
-  const forecast = option.forecast();
-  const { pullLateMin, pullEarlyMin } = timingOf(order, option, pieces);
+  const forecast = alternative.forecast();
+  const { pullLateMin, pullEarlyMin } = timingOf(order, alternative, pieces);
   const spreadMin = Math.ceil(pullLateMin) - Math.floor(pullEarlyMin);
   if (!Number.isFinite(spreadMin)) return 0;
   const count = order.batch.pieces.length;

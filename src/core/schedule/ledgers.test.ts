@@ -3,7 +3,7 @@ import { BOX, OFFSET } from '../../../tests/fixtures/events';
 import { findCut } from '../model';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
-import { HandsLedger } from './hands';
+import { CrewLedger } from './crewLedger';
 import { holdingGear, HoldLedger } from './holdLedger';
 import { claimedMm2 } from '../packing';
 import { fitsAlone, footprintOf, RackLedger, rackMm2, type Footprint } from './rackLedger';
@@ -127,7 +127,7 @@ describe('heat over time', () => {
     ledger.add(heat(5, 9, 135));
     ledger.add(heat(0, 4, 121));
     ledger.add(heat(20, 22, 121));
-    const firings = firingsOf([OFFSET], ledger, new HandsLedger(undefined, []), [], -HOUR * 9).firings;
+    const firings = firingsOf([OFFSET], ledger, new CrewLedger(undefined, []), [], -HOUR * 9).firings;
     expect(firings).toHaveLength(2);
     expect(firings[0]).toEqual({
       pitId: 'offset',
@@ -177,30 +177,32 @@ describe('hands over time', () => {
   const duty = (memberId: string, fromH: number, toH: number) => ({ memberId, fromMs: fromH * HOUR, toMs: toH * HOUR });
 
   it('do one thing at a time, inside their window, whoever is there for less time first', () => {
-    const hands = new HandsLedger([duty('long', 0, 10), duty('short', 2, 4)], []);
-    expect(hands.claim(2 * HOUR, 30)).toEqual(['short']);
-    expect(hands.claim(2 * HOUR + 10 * MIN, 30)).toEqual(['long']);
-    expect(hands.claim(2 * HOUR + 20 * MIN, 5)).toBeUndefined();
-    expect(hands.claim(4 * HOUR - 10 * MIN, 20)).toEqual(['long']);
-    expect(hands.claim(10 * HOUR - MIN, 2)).toBeUndefined();
-    const mark = hands.snapshot();
-    expect(hands.claim(6 * HOUR, 30)).toEqual(['long']);
-    hands.rollBack(mark);
-    expect(hands.claim(6 * HOUR, 30)).toEqual(['long']);
+    const crewLedger = new CrewLedger([duty('long', 0, 10), duty('short', 2, 4)], []);
+    expect(crewLedger.claim(2 * HOUR, 30)).toEqual(['short']);
+    expect(crewLedger.claim(2 * HOUR + 10 * MIN, 30)).toEqual(['long']);
+    expect(crewLedger.claim(2 * HOUR + 20 * MIN, 5)).toBeUndefined();
+    expect(crewLedger.claim(4 * HOUR - 10 * MIN, 20)).toEqual(['long']);
+    expect(crewLedger.claim(10 * HOUR - MIN, 2)).toBeUndefined();
+    const mark = crewLedger.snapshot();
+    expect(crewLedger.claim(6 * HOUR, 30)).toEqual(['long']);
+    crewLedger.rollBack(mark);
+    expect(crewLedger.claim(6 * HOUR, 30)).toEqual(['long']);
   });
 
   it('do nothing on the road, and are taken all together or not at all', () => {
-    const hands = new HandsLedger([duty('a', 0, 10)], [{ fromMs: 3 * HOUR, toMs: 4 * HOUR }]);
-    expect(hands.claim(3 * HOUR - 5 * MIN, 6)).toBeUndefined();
+    const crewLedger = new CrewLedger([duty('a', 0, 10)], [{ fromMs: 3 * HOUR, toMs: 4 * HOUR }]);
+    expect(crewLedger.claim(3 * HOUR - 5 * MIN, 6)).toBeUndefined();
     const tasks = [
       { atMs: HOUR, minutes: 10 },
       { atMs: HOUR + 5 * MIN, minutes: 10, laterMin: 3 },
     ];
-    expect(hands.claimAll(tasks)).toMatchObject({ short: tasks[1] });
-    expect(hands.claimAll([tasks[0]!, { ...tasks[1]!, laterMin: 5 }])).toMatchObject({ done: [{ atMs: HOUR }, { atMs: HOUR + 10 * MIN }] });
-    expect(hands.latestFree(0, 4 * HOUR - MIN, 15)).toBe(3 * HOUR - 15 * MIN);
-    expect(hands.latestFree(0, HOUR + 19 * MIN, 15)).toBe(HOUR - 15 * MIN);
-    expect(new HandsLedger(undefined, []).claim(0, 5)).toEqual([]);
-    expect(new HandsLedger([], []).latestFree(0, HOUR, 15)).toBeUndefined();
+    expect(crewLedger.claimAll(tasks)).toMatchObject({ short: tasks[1] });
+    expect(crewLedger.claimAll([tasks[0]!, { ...tasks[1]!, laterMin: 5 }])).toMatchObject({
+      done: [{ atMs: HOUR }, { atMs: HOUR + 10 * MIN }],
+    });
+    expect(crewLedger.latestFree(0, 4 * HOUR - MIN, 15)).toBe(3 * HOUR - 15 * MIN);
+    expect(crewLedger.latestFree(0, HOUR + 19 * MIN, 15)).toBe(HOUR - 15 * MIN);
+    expect(new CrewLedger(undefined, []).claim(0, 5)).toEqual([]);
+    expect(new CrewLedger([], []).latestFree(0, HOUR, 15)).toBeUndefined();
   });
 });

@@ -1,9 +1,9 @@
-import type { Choice, PlanProblem, Run } from '../model';
-import { tryOption, type Attempt, type Claims } from './attempt';
+import type { Override, PlanProblem, Run } from '../model';
+import { tryAlternative, type Trial, type Claims } from './trial';
 import { slackMin } from './holding';
 import { timingOf } from './timing';
 import { idealShiftMin } from './holdQuality';
-import { optionsFor, suitablePits, unplaceable, type Option } from './options';
+import { alternativesFor, suitablePits, unplaceable, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type PlacementContext } from './placement';
 import { footprintOf, type Footprint } from './rackLedger';
@@ -19,7 +19,7 @@ export interface Placed {
 const SHIFT_STEP_MIN = 15;
 
 /** Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. */
-export function placeBatch(order: BatchOrder, context: PlacementContext, choice: Choice = {}): Placed {
+export function placeBatch(order: BatchOrder, context: PlacementContext, override: Override = {}): Placed {
   const { batch, cut, method } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
@@ -27,21 +27,21 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, choice:
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
-  const options = optionsFor(order, suitable.pits, context, choice);
-  if (options.length === 0)
+  const alternatives = alternativesFor(order, suitable.pits, context, override);
+  if (alternatives.length === 0)
     return nothing({ code: 'noSuitablePit', severity: 'broken', batchId: batch.id, pieces: pieces.length, need: 'heat' });
-  const blocked = unplaceable(order, options, context.limits);
+  const blocked = unplaceable(order, alternatives, context.limits);
   if (blocked) return nothing(blocked);
 
-  const parts = partsOf(pieces, Math.max(choice.parts ?? 1, partsForHold(order, context, options, pieces)));
+  const parts = partsOf(pieces, Math.max(override.parts ?? 1, partsForHold(order, context, alternatives, pieces)));
   const whole: Placed = { runs: [], claims: [], left: [], problems: [] };
   for (const part of parts) {
-    const shifts = shiftsFrom(order, context, options, choice, part);
-    const together = placeTogether(order, context, options, part, shifts);
+    const shifts = shiftsFrom(order, context, alternatives, override, part);
+    const together = placeTogether(order, context, alternatives, part, shifts);
     const placed =
       'runs' in together
         ? together
-        : placePieceByPiece(order, context, options, part, together.somewhere ? shifts : [], whole.runs.length > 0);
+        : placePieceByPiece(order, context, alternatives, part, together.somewhere ? shifts : [], whole.runs.length > 0);
     whole.runs.push(...placed.runs);
     whole.claims.push(...placed.claims);
     whole.left.push(...placed.left);
@@ -60,10 +60,10 @@ function addProblem(problems: PlanProblem[], problem: PlanProblem): void {
 }
 
 /** As many runs as it takes for the hold to bear each one's spread, at the first option at which some number does. */
-function partsForHold(order: BatchOrder, context: PlacementContext, options: Option[], pieces: Footprint[]): number {
-  for (const option of options.slice(0, 3))
+function partsForHold(order: BatchOrder, context: PlacementContext, alternatives: Alternative[], pieces: Footprint[]): number {
+  for (const alternative of alternatives.slice(0, 3))
     for (let parts = 1; parts <= Math.min(pieces.length, MOST_PARTS); parts++)
-      if (partsOf(pieces, parts).every((part) => slackMin(order, option, context, part) >= 0)) return parts;
+      if (partsOf(pieces, parts).every((part) => slackMin(order, alternative, context, part) >= 0)) return parts;
   return 1;
 }
 const MOST_PARTS = 6;
@@ -76,10 +76,16 @@ function partsOf(pieces: Footprint[], parts: number): Footprint[][] {
 }
 
 /** Moments to try, minutes before the latest start: the wished one, then ever further from it on both sides. */
-function shiftsFrom(order: BatchOrder, context: PlacementContext, options: Option[], choice: Choice, pieces: Footprint[]): number[] {
-  const [first] = options;
-  const longest = Math.max(0, ...options.slice(0, 4).map((option) => slackMin(order, option, context, pieces)));
-  const wished = Math.min(longest, Math.max(0, choice.earlierMin ?? idealShiftMin(order, timingOf(order, first!, pieces), longest)));
+function shiftsFrom(
+  order: BatchOrder,
+  context: PlacementContext,
+  alternatives: Alternative[],
+  override: Override,
+  pieces: Footprint[],
+): number[] {
+  const [first] = alternatives;
+  const longest = Math.max(0, ...alternatives.slice(0, 4).map((alternative) => slackMin(order, alternative, context, pieces)));
+  const wished = Math.min(longest, Math.max(0, override.earlierMin ?? idealShiftMin(order, timingOf(order, first!, pieces), longest)));
   const shifts = [wished];
   for (let step = SHIFT_STEP_MIN; step <= longest + SHIFT_STEP_MIN; step += SHIFT_STEP_MIN) {
     for (const shift of [wished - step, wished + step]) {
@@ -95,11 +101,11 @@ function shiftsFrom(order: BatchOrder, context: PlacementContext, options: Optio
 function placeTogether(
   order: BatchOrder,
   context: PlacementContext,
-  options: Option[],
+  alternatives: Alternative[],
   pieces: Footprint[],
   shifts: readonly number[],
 ): Placed | { somewhere: boolean } {
-  let firstRefusal: Attempt | undefined;
+  let firstRefusal: Trial | undefined;
   let somewhere = false;
   for (const shiftMin of shifts) {
     let some = false;
@@ -111,20 +117,20 @@ function placeTogether(
       const runs: Run[] = [];
       const claims: Claims[] = [];
       let left = pieces;
-      for (const option of options) {
+      for (const alternative of alternatives) {
         const before = mark(context);
-        const attempt = tryOption(order, context, option, left, { shiftMin, carveLaterMin: 0 });
-        if (attempt.refusal) firstRefusal ??= attempt;
-        if (!attempt.run) continue;
+        const trial = tryAlternative(order, context, alternative, left, { shiftMin, carveLaterMin: 0 });
+        if (trial.refusal) firstRefusal ??= trial;
+        if (!trial.run) continue;
         some = true;
-        mostOn.set(option.pit.id, Math.max(mostOn.get(option.pit.id) ?? 0, attempt.taken.length));
-        if (!spread && attempt.taken.length < left.length) {
+        mostOn.set(alternative.pit.id, Math.max(mostOn.get(alternative.pit.id) ?? 0, trial.taken.length));
+        if (!spread && trial.taken.length < left.length) {
           rollBack(context, before);
           continue;
         }
-        runs.push(attempt.run);
-        claims.push(attempt.claims!);
-        left = left.filter((piece) => !attempt.taken.includes(piece));
+        runs.push(trial.run);
+        claims.push(trial.claims!);
+        left = left.filter((piece) => !trial.taken.includes(piece));
         if (left.length === 0) {
           const wished = shiftMin === shifts[0];
           for (const run of runs)
@@ -149,13 +155,13 @@ const EVERY_SO_OFTEN_MIN = [0, 30, 60, 120, 240];
 function placePieceByPiece(
   order: BatchOrder,
   context: PlacementContext,
-  options: Option[],
+  alternatives: Alternative[],
   pieces: Footprint[],
   shifts: readonly number[],
   someServedAtFirst: boolean,
 ): Placed {
   const placed: Placed = { runs: [], claims: [], left: pieces, problems: [] };
-  let reported: Attempt | undefined;
+  let reported: Trial | undefined;
   const serveForMin = Math.floor(order.serving.serveForMin);
   const rounds = [...new Set([0, Math.floor(serveForMin / 2), serveForMin])].flatMap((carveLaterMin) =>
     (carveLaterMin > 0 ? EVERY_SO_OFTEN_MIN : shifts).map((shiftMin) => ({ shiftMin, carveLaterMin, mayCool: false })),
@@ -163,21 +169,21 @@ function placePieceByPiece(
   // Last of all: nothing keeps it hot if it should be done early. It is placed as late as can be, and said.
   for (const { shiftMin, carveLaterMin, mayCool } of [...rounds, { shiftMin: 0, carveLaterMin: 0, mayCool: true }]) {
     if (carveLaterMin > 0 && !someServedAtFirst && placed.runs.length === 0) continue;
-    for (const option of options) {
+    for (const alternative of alternatives) {
       if (placed.left.length === 0) break;
-      const attempt = tryOption(order, context, option, placed.left, { shiftMin, carveLaterMin, mayCool });
-      if (attempt.refusal) reported = tellsMore(reported, attempt);
-      if (!attempt.run) continue;
-      if (reported) attempt.run.why.push(movedReason(reported, shiftMin - (shifts[0] ?? 0)));
-      placed.runs.push(attempt.run);
-      placed.claims.push(attempt.claims!);
-      placed.left = placed.left.filter((piece) => !attempt.taken.includes(piece));
+      const trial = tryAlternative(order, context, alternative, placed.left, { shiftMin, carveLaterMin, mayCool });
+      if (trial.refusal) reported = tellsMore(reported, trial);
+      if (!trial.run) continue;
+      if (reported) trial.run.why.push(movedReason(reported, shiftMin - (shifts[0] ?? 0)));
+      placed.runs.push(trial.run);
+      placed.claims.push(trial.claims!);
+      placed.left = placed.left.filter((piece) => !trial.taken.includes(piece));
     }
   }
   if (placed.left.length > 0 && !reported?.refusal)
-    reported = options
-      .map((option) => tryOption(order, context, option, placed.left, { shiftMin: 0, carveLaterMin: 0 }))
-      .find((attempt) => attempt.refusal);
-  if (placed.left.length > 0 && reported?.refusal) placed.problems.push(problemOf(order, placed.left.length, reported, options[0]!));
+    reported = alternatives
+      .map((alternative) => tryAlternative(order, context, alternative, placed.left, { shiftMin: 0, carveLaterMin: 0 }))
+      .find((trial) => trial.refusal);
+  if (placed.left.length > 0 && reported?.refusal) placed.problems.push(problemOf(order, placed.left.length, reported, alternatives[0]!));
   return placed;
 }

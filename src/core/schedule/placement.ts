@@ -1,8 +1,8 @@
 import type { ParameterSet } from '../forecast';
-import type { Duty, Laid, Pit } from '../model';
+import type { Duty, ManualPlacement, Pit } from '../model';
 import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
-import type { HandsLedger } from './hands';
+import type { CrewLedger } from './crewLedger';
 import type { HeatLedger } from './heatLedger';
 import type { HoldingGear, HoldLedger } from './holdLedger';
 import type { RackLedger } from './rackLedger';
@@ -25,7 +25,7 @@ export interface PlacementContext {
   limits: Limits;
   airGapMm: number;
   /** Pieces laid by hand. */
-  laid: readonly Laid[];
+  manualPlacements: readonly ManualPlacement[];
   /** Who is on duty when; hands are not counted when left out. */
   crew?: readonly Duty[];
   drives: readonly Road[];
@@ -33,24 +33,24 @@ export interface PlacementContext {
   racks: RackLedger;
   heat: HeatLedger;
   holds: HoldLedger;
-  hands: HandsLedger;
+  crewLedger: CrewLedger;
 }
 
 export interface Marks {
   racks: number;
   heat: number;
   holds: number;
-  hands: number;
+  crewLedger: number;
 }
 export const mark = (context: PlacementContext): Marks => ({
   racks: context.racks.snapshot(),
   heat: context.heat.snapshot(),
   holds: context.holds.snapshot(),
-  hands: context.hands.snapshot(),
+  crewLedger: context.crewLedger.snapshot(),
 });
 export function rollBack(context: PlacementContext, marks: Marks): void {
   context.racks.rollBack(marks.racks);
   context.heat.rollBack(marks.heat);
   context.holds.rollBack(marks.holds);
-  context.hands.rollBack(marks.hands);
+  context.crewLedger.rollBack(marks.crewLedger);
 }

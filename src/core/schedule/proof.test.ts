@@ -48,7 +48,7 @@ describe('what cannot be, even alone in an empty kitchen', () => {
   });
 
   it('is nobody to do it, or nobody for the whole drive', () => {
-    expect(provedOf(inputWith(butt(), undefined, { duty: [] }, { countHands: true }))).toEqual(['pork-butt', 'crew']);
+    expect(provedOf(inputWith(butt(), undefined, { duty: [] }, { countCrew: true }))).toEqual(['pork-butt', 'crew']);
     const away = eventOf([butt()]).servings.map((serving) => ({ ...serving, travelMin: 60, setUpMin: 10 }));
     const leavesMs = SUPPER_MS - (30 + 10 + 60) * MIN;
     const duty = (toMs: number) => [{ memberId: 'ada', fromMs: SUPPER_MS - 3 * 86_400_000, toMs }];
@@ -77,8 +77,8 @@ describe('the bound of a plan', () => {
     const ids = orders.map((order) => order.batch.id);
     for (const order of [ids, [...ids].reverse()])
       for (const earlierMin of [undefined, 0, 60, 240]) {
-        const choices = Object.fromEntries(ids.map((id) => [id, { ...(earlierMin !== undefined && { earlierMin }) }]));
-        const { objective } = scheduleBy(orders, searchInput, { order, choices, seed: 1, iterations: 0 });
+        const overrides = Object.fromEntries(ids.map((id) => [id, { ...(earlierMin !== undefined && { earlierMin }) }]));
+        const { objective } = scheduleBy(orders, searchInput, { order, overrides, seed: 1, iterations: 0 });
         if (objective[0] > 0) continue;
         for (let level = 0; level < 5; level++) expect(objective[level]).toBeGreaterThanOrEqual(bound[level]! - 1e-9);
       }

@@ -2,7 +2,7 @@ import { addMinutes } from '../units';
 import { forecastBatch } from './batchForecast';
 import type { SearchInput } from './decoder';
 import type { BatchOrder } from './order';
-import { strictClock, suitablePits } from './options';
+import { strictClock, suitablePits } from './alternatives';
 import { fitsAlone, footprintOf } from './rackLedger';
 import { firstCarveMs, offPitMin } from './window';
 

@@ -1,4 +1,4 @@
-import { isPoultry, laidSize, type Cut, type Laid, type Leg, type Piece, type Pit, type Place, type Rack } from '../model';
+import { isPoultry, laidSize, type Cut, type ManualPlacement, type Leg, type Piece, type Pit, type Place, type Rack } from '../model';
 import {
   AIR_GAP_MM,
   arrange,
@@ -71,10 +71,10 @@ const itemOf = ({ pieceId, lengthMm, widthMm, thicknessMm }: Footprint): Item =>
 });
 
 /** Racks that were laid out before: asked for again and again while the search shifts other batches. */
-export type PackingMemo = Map<string, Laying>;
+export type PackingMemo = Map<string, PackedRack>;
 
 /** How pieces lie on a rack; for the first that does not, how much the best spot lacks. */
-interface Laying extends Arrangement {
+interface PackedRack extends Arrangement {
   lacksMm?: number;
 }
 
@@ -89,7 +89,7 @@ export class RackLedger {
   private readonly uses: RackUse[] = [];
 
   constructor(
-    private readonly laid: readonly Laid[] = [],
+    private readonly manualPlacements: readonly ManualPlacement[] = [],
     /** Every piece of the event by `pieceKey`. */
     private readonly sizes: ReadonlyMap<string, Footprint> = new Map(),
     private readonly memo: PackingMemo = new Map(),
@@ -139,10 +139,12 @@ export class RackLedger {
   }
 
   /** Where a piece was laid by hand, with its rectangle. */
-  private handLaid(piece: Footprint, pitId: string, rackId: string) {
-    const laid = this.laid.find((each) => pieceKey(each) === pieceKey(piece) && each.pitId === pitId && each.rackId === rackId);
-    if (!laid) return undefined;
-    const { xMm, yMm, turned } = laid;
+  private manualPlacementOf(piece: Footprint, pitId: string, rackId: string) {
+    const manualPlacements = this.manualPlacements.find(
+      (each) => pieceKey(each) === pieceKey(piece) && each.pitId === pitId && each.rackId === rackId,
+    );
+    if (!manualPlacements) return undefined;
+    const { xMm, yMm, turned } = manualPlacements;
     const [widthMm, depthMm] = turned ? [piece.widthMm, piece.lengthMm] : [piece.lengthMm, piece.widthMm];
     return { id: piece.pieceId, xMm, yMm, widthMm, depthMm, turned };
   }
@@ -151,12 +153,12 @@ export class RackLedger {
   fill(pit: Pit, rack: Rack, cut: Cut, pieces: Footprint[], fromMs: number, toMs: number): Filled {
     const fixed: { piece: Footprint; place: Arrangement['placed'][number] }[] = [];
     let free = pieces;
-    if (this.laid.length > 0) {
+    if (this.manualPlacements.length > 0) {
       for (const piece of pieces) {
-        const place = this.handLaid(piece, pit.id, rack.id);
+        const place = this.manualPlacementOf(piece, pit.id, rack.id);
         if (place) fixed.push({ piece, place });
       }
-      free = pieces.filter((piece) => !this.laid.some((each) => pieceKey(each) === pieceKey(piece) && each.pitId === pit.id));
+      free = pieces.filter((piece) => !this.manualPlacements.some((each) => pieceKey(each) === pieceKey(piece) && each.pitId === pit.id));
     }
     const poultry = isPoultry(cut);
     const clash = this.levelClash(pit, rack, poultry, fromMs, toMs);
@@ -209,29 +211,29 @@ export class RackLedger {
     toMs: number,
   ): Ground {
     const uses = this.during(pit.id, fromMs, toMs).filter((use) => use.rackId === rack.id);
-    const lying = uses.flatMap((use) => use.places);
-    if (this.laid.length === 0)
-      return { floor: floorOf(rack), gapMm: this.gapMm, taken: lying, blocked: rack.blocked ?? [], bands: rack.zones };
+    const occupancies = uses.flatMap((use) => use.places);
+    if (this.manualPlacements.length === 0)
+      return { floor: floorOf(rack), gapMm: this.gapMm, taken: occupancies, blocked: rack.blocked ?? [], bands: rack.zones };
     const known = new Set([
       ...pieces.map(pieceKey),
       ...uses.flatMap(({ batchId, pieceIds }) => pieceIds.map((pieceId) => pieceKey({ batchId, pieceId }))),
     ]);
-    const kept = this.laid.flatMap((each) => {
+    const kept = this.manualPlacements.flatMap((each) => {
       const size = this.sizes.get(pieceKey(each));
       if (!size || known.has(pieceKey(each))) return [];
-      const place = this.handLaid(size, pit.id, rack.id);
+      const place = this.manualPlacementOf(size, pit.id, rack.id);
       return place ? [place] : [];
     });
     return {
       floor: floorOf(rack),
       gapMm: this.gapMm,
-      taken: [...lying, ...kept, ...fixed.map(({ place }) => place)],
+      taken: [...occupancies, ...kept, ...fixed.map(({ place }) => place)],
       blocked: rack.blocked ?? [],
       bands: rack.zones,
     };
   }
 
-  private arranged(pitId: string, rack: Rack, ground: Ground, pieces: Footprint[]): Laying {
+  private arranged(pitId: string, rack: Rack, ground: Ground, pieces: Footprint[]): PackedRack {
     if (pieces.length === 0) return { placed: [], left: [] };
     const taken = ground.taken.map(({ xMm, yMm, widthMm, depthMm }) => `${xMm},${yMm},${widthMm},${depthMm}`).sort();
     const key = `${pitId}|${rack.id}|${taken.join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
@@ -240,13 +242,13 @@ export class RackLedger {
     const exactNodes = pieces.length <= EXACT_PIECES ? EXACT_NODES : 0;
     const { placed, left } = arrange(ground, pieces.map(itemOf), { exactNodes });
     const [first] = left;
-    const laying: Laying = {
+    const packedRack: PackedRack = {
       placed,
       left,
       lacksMm: first && lacksMm(spacesOf({ ...ground, taken: [...ground.taken, ...placed] }), first.lengthMm, first.widthMm),
     };
-    this.memo.set(key, laying);
-    return laying;
+    this.memo.set(key, packedRack);
+    return packedRack;
   }
 
   private whyLeft(pit: Pit, rack: Rack, pieces: Footprint[], shortMm: number, fromMs: number, toMs: number): RackRefusal {

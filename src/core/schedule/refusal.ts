@@ -10,5 +10,5 @@ export type Refusal =
   | { code: 'hold'; holdMin: number; allowedMin: number }
   | { code: 'hands'; kind: TaskKind; atMs: number; minutes: number }
   | { code: 'road'; fromMs: number; toMs: number }
-  | { code: 'laidElsewhere'; pitId: string }
+  | { code: 'placedElsewhere'; pitId: string }
   | { code: 'past'; lateByMin: number };

@@ -1,13 +1,13 @@
 import type { PlanProblem, Reason } from '../model';
-import type { Attempt } from './attempt';
+import type { Trial } from './trial';
 import type { Refusal } from './refusal';
-import type { Option } from './options';
+import type { Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 
 /** A start other than the wished one, with what stood in the way. */
-export function movedReason(attempt: Attempt, minutes: number): Reason {
-  const { refusal, pit, rack } = attempt;
-  if (refusal?.code === 'hands') return { code: 'movedForHands', minutes, kind: refusal.kind, atMs: refusal.atMs };
+export function movedReason(trial: Trial, minutes: number): Reason {
+  const { refusal, pit, rack } = trial;
+  if (refusal?.code === 'hands') return { code: 'movedForCrew', minutes, kind: refusal.kind, atMs: refusal.atMs };
   if (refusal?.code === 'heat') return { code: 'movedForHeat', minutes, pitId: pit.id, setC: refusal.setC, untilMs: refusal.toMs };
   if (refusal?.code === 'box' || refusal?.code === 'warmer' || refusal?.code === 'hold') return { code: 'movedForHold', minutes };
   const blockedUntilMs = refusal && 'toMs' in refusal ? refusal.toMs : 0;
@@ -27,24 +27,24 @@ const TELLING: Refusal['code'][] = [
   'hold',
   'road',
   'past',
-  'laidElsewhere',
+  'placedElsewhere',
   'tooLarge',
 ];
-export function tellsMore(kept: Attempt | undefined, next: Attempt): Attempt {
+export function tellsMore(kept: Trial | undefined, next: Trial): Trial {
   if (!kept?.refusal) return next;
   return TELLING.indexOf(next.refusal!.code) < TELLING.indexOf(kept.refusal.code) ? next : kept;
 }
 
-export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt: Attempt, option: Option): PlanProblem {
+export function problemOf({ batch, method }: BatchOrder, pieces: number, trial: Trial, alternative: Alternative): PlanProblem {
   const common = { severity: 'broken', batchId: batch.id, pieces } as const;
-  const refusal = attempt.refusal!;
-  const rackId = attempt.rack?.id ?? attempt.pit.racks[0]!.id;
+  const refusal = trial.refusal!;
+  const rackId = trial.rack?.id ?? trial.pit.racks[0]!.id;
   switch (refusal.code) {
     case 'areaShort':
       return {
         code: 'rackFull',
         ...common,
-        pitId: attempt.pit.id,
+        pitId: trial.pit.id,
         rackId,
         shortMm2: refusal.shortMm2,
         fromMs: refusal.fromMs,
@@ -54,7 +54,7 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       return {
         code: 'rackNoSpot',
         ...common,
-        pitId: attempt.pit.id,
+        pitId: trial.pit.id,
         rackId,
         shortMm: refusal.shortMm,
         fromMs: refusal.fromMs,
@@ -64,7 +64,7 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       return {
         code: 'rackOverloaded',
         ...common,
-        pitId: attempt.pit.id,
+        pitId: trial.pit.id,
         rackId,
         shortKg: refusal.shortKg,
         fromMs: refusal.fromMs,
@@ -74,7 +74,7 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
       return {
         code: 'heatConflict',
         ...common,
-        pitId: attempt.pit.id,
+        pitId: trial.pit.id,
         wantedC: method.pitC,
         setC: refusal.setC,
         fromMs: refusal.fromMs,
@@ -85,20 +85,20 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, attempt
     case 'warmer':
       return { code: 'warmerFull', ...common, shortSlots: refusal.shortSlots, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'poultryAbove':
-      return { code: 'poultryAbove', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
+      return { code: 'poultryAbove', ...common, pitId: trial.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'hold':
       return { code: 'holdTooLong', ...common, holdMin: refusal.holdMin, allowedMin: refusal.allowedMin };
     case 'hands':
-      return { code: 'noHands', ...common, kind: refusal.kind, atMs: refusal.atMs, minutes: refusal.minutes };
+      return { code: 'noCrew', ...common, kind: refusal.kind, atMs: refusal.atMs, minutes: refusal.minutes };
     case 'road':
-      return { code: 'onTheRoad', ...common, pitId: attempt.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
-    case 'laidElsewhere':
-      return { code: 'laidUnsuitable', ...common, pitId: refusal.pitId };
+      return { code: 'onTheRoad', ...common, pitId: trial.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
+    case 'placedElsewhere':
+      return { code: 'placedUnsuitable', ...common, pitId: refusal.pitId };
     case 'past':
       return { code: 'alreadyPast', ...common, lateByMin: refusal.lateByMin };
     case 'tooLarge':
-      return option.forecast().last.status === 'never'
-        ? { code: 'neverDone', ...common, pitC: option.pitC }
+      return alternative.forecast().last.status === 'never'
+        ? { code: 'neverDone', ...common, pitC: alternative.pitC }
         : { code: 'noSuitablePit', ...common, need: 'size' };
   }
 }

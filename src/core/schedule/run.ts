@@ -2,7 +2,7 @@ import { chanceWithin } from '../forecast';
 import type { Leg, Reason, Run, Work } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Holding } from './holding';
-import type { Option } from './options';
+import type { Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import { offPitMin, type Timing, type Window } from './window';
@@ -19,11 +19,11 @@ interface RunFacts {
 }
 
 /** Puts a run together from what was found for it. */
-export function runOf(order: BatchOrder, context: PlacementContext, option: Option, facts: RunFacts): Run {
+export function runOf(order: BatchOrder, context: PlacementContext, alternative: Alternative, facts: RunFacts): Run {
   const { batch, method } = order;
   const { window, timing, doneMin, legs, kg, ids, hold, work } = facts;
-  const forecast = option.forecast();
-  const { pit, pitC, finish } = option;
+  const forecast = alternative.forecast();
+  const { pit, pitC, finish } = alternative;
   const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
   const waitMin = Math.max(0, Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN));
   const availableMin = (window.carveAtMs - window.onAtMs) / MS_PER_MIN - offPitMin(order);
@@ -72,11 +72,11 @@ export function runOf(order: BatchOrder, context: PlacementContext, option: Opti
     onTimeShare: chanceWithin(forecast.timeLogSd, timing.pullMedianMin, availableMin),
     timeLogSd: forecast.timeLogSd,
     work,
-    why: whyOf(order, option, timing, window, context),
+    why: whyOf(order, alternative, timing, window, context),
   };
 }
 
-function whyOf(order: BatchOrder, { pit, pitC, finish }: Option, timing: Timing, window: Window, context: PlacementContext): Reason[] {
+function whyOf(order: BatchOrder, { pit, pitC, finish }: Alternative, timing: Timing, window: Window, context: PlacementContext): Reason[] {
   const { method, serving } = order;
   const why: Reason[] = [
     { code: 'servingNeeds', servingId: serving.id, carveAtMs: window.carveAtMs },

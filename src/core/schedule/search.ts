@@ -1,4 +1,4 @@
-import type { Choice, Objective, Plan, Scheme } from '../model';
+import type { Override, Objective, Plan, Scheme } from '../model';
 import { seededRandom } from '../numerics';
 import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } from './decoder';
 import { isBetter } from './objective';
@@ -45,7 +45,7 @@ const betterThan = (a: Decoded, b: Decoded): boolean =>
 /** The plan a scheme stands for. */
 export function scheduleBy(orders: readonly BatchOrder[], input: SearchInput, scheme: Scheme | undefined): Found {
   const decoder = new Decoder(orders, input);
-  const decoded = decoder.decode(scheme ?? { order: [], choices: {}, seed: 1, iterations: 0 });
+  const decoded = decoder.decode(scheme ?? { order: [], overrides: {}, seed: 1, iterations: 0 });
   return foundOf(decoded, lowerBound(orders, input));
 }
 
@@ -76,15 +76,15 @@ export function* search(
   const decoder = new Decoder(orders, input);
   const lower = lowerBound(orders, input);
   // What is pinned is not the search's to move: let go again, it goes back to where it was.
-  const held = Object.fromEntries(Object.entries(start?.choices ?? {}).filter(([id]) => decoder.isHeld(id)));
+  const held = Object.fromEntries(Object.entries(start?.overrides ?? {}).filter(([id]) => decoder.isHeld(id)));
   const free = orders.filter((order) => !decoder.isHeld(order.batch.id));
-  const stamp = ({ order, choices }: Pick<Scheme, 'order' | 'choices'>): Scheme => ({
+  const stamp = ({ order, overrides }: Pick<Scheme, 'order' | 'overrides'>): Scheme => ({
     order: [...new Set([...Object.keys(held), ...order])],
-    choices: { ...choices, ...held },
+    overrides: { ...overrides, ...held },
     seed,
     iterations,
   });
-  const idsOf = (sorted: BatchOrder[]) => stamp({ order: sorted.map((order) => order.batch.id), choices: {} });
+  const idsOf = (sorted: BatchOrder[]) => stamp({ order: sorted.map((order) => order.batch.id), overrides: {} });
   const starts = [
     ...(start ? [stamp(start)] : []),
     idsOf([...orders].sort(byPitSpace)),
@@ -99,7 +99,7 @@ export function* search(
     if (atBound(best.objective, lower)) break;
   }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
-    const next = decoder.decode(stamp(surer(best, free, input)));
+    const next = decoder.decode(stamp(saferNeighbour(best, free, input)));
     if (!betterThan(next, best)) break;
     best = next;
     yield { done: 0, of: iterations, best: foundOf(best, lower) };
@@ -110,7 +110,7 @@ export function* search(
   let quietFor = 0;
   for (let i = 1; i <= iterations; i++) {
     if (atBound(best!.objective, lower) || free.length === 0 || input.pits.length === 0) break;
-    const next = decoder.decode(stamp(changed(current, free, input, random.uniform)));
+    const next = decoder.decode(stamp(neighbour(current, free, input, random.uniform)));
     if (betterThan(next, best!)) {
       best = next;
       quietFor = 0;
@@ -126,9 +126,9 @@ export function* search(
   }
   // A split that was of use on the way may be so no longer: a batch that is as well off in one goes in one.
   for (const id of free.map((order) => order.batch.id)) {
-    const { parts, ...choice } = best!.scheme.choices[id] ?? {};
+    const { parts, ...override } = best!.scheme.overrides[id] ?? {};
     if (parts === undefined) continue;
-    const next = decoder.decode(stamp({ order: best!.scheme.order, choices: { ...best!.scheme.choices, [id]: choice } }));
+    const next = decoder.decode(stamp({ order: best!.scheme.order, overrides: { ...best!.scheme.overrides, [id]: override } }));
     if (!betterThan(best!, next)) best = next;
   }
   return foundOf(best!, lower);
@@ -138,16 +138,16 @@ const SURER_ROUNDS = 10;
 const SURER_STEP_MIN = 20;
 
 /** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
-function surer(current: Decoded, orders: readonly BatchOrder[], input: SearchInput): Pick<Scheme, 'order' | 'choices'> {
-  const choices = { ...current.scheme.choices };
+function saferNeighbour(current: Decoded, orders: readonly BatchOrder[], input: SearchInput): Pick<Scheme, 'order' | 'overrides'> {
+  const overrides = { ...current.scheme.overrides };
   const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
   for (const { batchId, lateShare } of current.atRisk) {
     if (lateShare < worst * 0.4) continue;
     const order = orders.find((each) => each.batch.id === batchId);
     if (!order) continue;
-    choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
+    overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
   }
-  return { order: orderOf(current), choices };
+  return { order: orderOf(current), overrides };
 }
 
 /** Batches in the order in which they are placed; one that is pinned in part stands once. */
@@ -156,16 +156,16 @@ const orderOf = (current: Decoded): string[] => [...new Set(current.steps.map((s
 const STEPS_MIN = [-120, -60, -30, -15, 15, 30, 60, 120] as const;
 
 /** A scheme like the current one but for one or two moves. Batches in trouble are moved more often. */
-function changed(
+function neighbour(
   current: Decoded,
   orders: readonly BatchOrder[],
   input: SearchInput,
   uniform: () => number,
-): Pick<Scheme, 'order' | 'choices'> {
+): Pick<Scheme, 'order' | 'overrides'> {
   const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
   const isFree = (id: string) => orders.some((each) => each.batch.id === id);
   const order = orderOf(current).filter(isFree);
-  const choices = { ...current.scheme.choices };
+  const overrides = { ...current.scheme.overrides };
   const troubled = current.steps.filter(({ placed }) => placed.left.length > 0).map((step) => step.id);
   const atRisk = current.atRisk.filter((each) => isFree(each.batchId));
   const moves = 1 + Number(uniform() < 0.3) + Number(uniform() < 0.1);
@@ -173,12 +173,12 @@ function changed(
     if (troubled.length === 0 && atRisk.length > 0 && uniform() < 0.5) {
       const { batchId } = atRisk[Math.floor(uniform() ** 2 * atRisk.length)]!;
       const risky = orders.find((each) => each.batch.id === batchId)!;
-      choices[batchId] = { ...choices[batchId], earlierMin: shiftOf(current, risky, input) + pick([10, 20, 40]) };
+      overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, risky, input) + pick([10, 20, 40]) };
       continue;
     }
     const id = troubled.length > 0 && uniform() < 0.6 ? pick(troubled) : pick(order);
     const batch = orders.find((each) => each.batch.id === id)!;
-    const choice: Choice = { ...choices[id] };
+    const override: Override = { ...overrides[id] };
     const kind = uniform();
     if (kind < 0.18) {
       const i = order.indexOf(id);
@@ -188,28 +188,28 @@ function changed(
       order.splice(order.indexOf(id), 1);
       order.splice(troubled.includes(id) ? 0 : Math.floor(uniform() * (order.length + 1)), 0, id);
     } else if (kind < 0.6) {
-      choice.earlierMin = Math.max(0, shiftOf(current, batch, input) + pick(STEPS_MIN));
-      if (uniform() < 0.15) delete choice.earlierMin;
+      override.earlierMin = Math.max(0, shiftOf(current, batch, input) + pick(STEPS_MIN));
+      if (uniform() < 0.15) delete override.earlierMin;
     } else if (kind < 0.75) {
-      choice.pitId = pick(input.pits).id;
-      if (uniform() < 0.2) delete choice.pitId;
+      override.pitId = pick(input.pits).id;
+      if (uniform() < 0.2) delete override.pitId;
     } else if (kind < 0.85) {
       const [low, high] = batch.method.pitRangeC;
       const others = orders.map((each) => each.method.pitC).filter((heat) => heat >= low && heat <= high);
-      choice.pitC = pick([low, high, (low + high) / 2, batch.method.pitC, ...others]);
-      if (uniform() < 0.2) delete choice.pitC;
+      override.pitC = pick([low, high, (low + high) / 2, batch.method.pitC, ...others]);
+      if (uniform() < 0.2) delete override.pitC;
     } else if (kind < 0.94 && batch.method.wrap !== 'none') {
       const [low, high] = batch.method.finishRangeC ?? batch.method.pitRangeC;
-      choice.finish = { pitId: pick(input.pits).id, pitC: pick([low, high, batch.method.pitC]) };
-      if (uniform() < 0.35) delete choice.finish;
+      override.finish = { pitId: pick(input.pits).id, pitC: pick([low, high, batch.method.pitC]) };
+      if (uniform() < 0.35) delete override.finish;
     } else if (batch.batch.pieces.length > 1) {
-      choice.parts = pick([1, 2, 3]);
-      if (choice.parts === 1) delete choice.parts;
+      override.parts = pick([1, 2, 3]);
+      if (override.parts === 1) delete override.parts;
     }
-    if (Object.keys(choice).length > 0) choices[id] = choice;
-    else delete choices[id];
+    if (Object.keys(override).length > 0) overrides[id] = override;
+    else delete overrides[id];
   }
-  return { order, choices };
+  return { order, overrides };
 }
 
 /** How many minutes before its latest start a batch now goes on. */

@@ -1,13 +1,13 @@
 import type { Place } from '../model';
 import { offsetFactor, shapeKey } from './batchForecast';
-import type { Option } from './options';
+import type { Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import type { Timing } from './window';
 
 /** When the first and the last of some pieces may be done at the set point. */
-export function timingOf(order: BatchOrder, option: Option, pieces: readonly { pieceId: string }[]): Timing {
-  const forecast = option.forecast();
+export function timingOf(order: BatchOrder, alternative: Alternative, pieces: readonly { pieceId: string }[]): Timing {
+  const forecast = alternative.forecast();
   if (pieces.length === order.batch.pieces.length) return forecast;
   const ids = new Set(pieces.map((piece) => piece.pieceId));
   const minutes = order.batch.pieces
@@ -18,8 +18,8 @@ export function timingOf(order: BatchOrder, option: Option, pieces: readonly { p
 }
 
 /** When the first and the last of a run are done where they lie; undefined when one of them never is. */
-export function timingFrom(option: Option, doneMin: ReadonlyMap<string, number>): Timing | undefined {
-  const { early, late } = option.forecast();
+export function timingFrom(alternative: Alternative, doneMin: ReadonlyMap<string, number>): Timing | undefined {
+  const { early, late } = alternative.forecast();
   const minutes = [...doneMin.values()];
   if (!minutes.every(Number.isFinite)) return undefined;
   const last = Math.max(...minutes);
@@ -33,7 +33,12 @@ export const widest = (a: Timing, b: Timing): Timing => ({
 });
 
 /** One piece's median minutes where it lies. */
-export function doneMinAt(order: BatchOrder, context: PlacementContext, { pit, pitC, finish, forecast }: Option, places: readonly Place[]) {
+export function doneMinAt(
+  order: BatchOrder,
+  context: PlacementContext,
+  { pit, pitC, finish, forecast }: Alternative,
+  places: readonly Place[],
+) {
   const forecastContext = { ...context, hotHoldC: 0 };
   const { doneMin, pullMedianMin } = forecast();
   return new Map(

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
 import { findCut } from '../model';
 import { batchOrders } from '../planning';
-import { HandsLedger } from './hands';
-import type { Option } from './options';
+import { CrewLedger } from './crewLedger';
+import type { Alternative } from './alternatives';
 import type { PlacementContext } from './placement';
 import {
   carvings,
   firstCarveMs,
-  handsOf,
+  crewTasksOf,
   outOfBand,
   phasesOf,
   pulledAtCheck,
@@ -18,7 +18,7 @@ import {
   type Timing,
   type Window,
 } from './window';
-import { claimHands } from './work';
+import { claimCrew } from './work';
 
 const MIN = 60_000;
 const [brisket, chicken] = batchOrders(
@@ -26,11 +26,11 @@ const [brisket, chicken] = batchOrders(
 ) as [ReturnType<typeof batchOrders>[number], ReturnType<typeof batchOrders>[number]];
 const TIMING: Timing = { pullEarlyMin: 480.4, pullMedianMin: 600.2, pullLateMin: 745.1 };
 /** An option whose forecast wraps after five hours and could finish elsewhere from then. */
-const option = (change: Partial<Option> = {}): Option => ({
+const alternative = (change: Partial<Alternative> = {}): Alternative => ({
   pit: OFFSET,
   pitC: 121,
   hotHoldC: 60,
-  forecast: () => ({ wrapMin: 300.4, finishMin: 300 }) as ReturnType<Option['forecast']>,
+  forecast: () => ({ wrapMin: 300.4, finishMin: 300 }) as ReturnType<Alternative['forecast']>,
   ...change,
 });
 const minutesBefore = (window: Window, atMs: number | undefined) => (window.carveAtMs - atMs!) / MIN;
@@ -39,7 +39,7 @@ describe('the moments of a run', () => {
   it('count back from carving: rest, vent, the late pull, then the whole cook, in whole minutes', () => {
     const carveAtMs = firstCarveMs(brisket);
     expect(carveAtMs).toBe(SUPPER_MS - 30 * MIN);
-    const window = windowOf(brisket, option(), TIMING, carveAtMs, 0, [])!;
+    const window = windowOf(brisket, alternative(), TIMING, carveAtMs, 0, [])!;
     const off = brisket.method.ventMin + brisket.method.restMin;
     expect(minutesBefore(window, window.pullLateMs)).toBe(off);
     expect((window.pullLateMs - window.onAtMs) / MIN).toBe(746);
@@ -47,18 +47,18 @@ describe('the moments of a run', () => {
     expect((window.pullEarlyMs - window.onAtMs) / MIN).toBe(480);
     expect((window.wrapAtMs! - window.onAtMs) / MIN).toBe(300);
     expect(window.finishAtMs).toBeUndefined();
-    const earlier = windowOf(brisket, option(), TIMING, carveAtMs, 45, [])!;
+    const earlier = windowOf(brisket, alternative(), TIMING, carveAtMs, 45, [])!;
     expect((window.onAtMs - earlier.onAtMs) / MIN).toBe(45);
   });
 
   it('never wrap after the first piece may be done, and have no wrap where the method has none', () => {
-    const hasty = windowFrom(brisket, option(), { pullEarlyMin: 200, pullMedianMin: 250, pullLateMin: 300 }, 0, -300 * MIN)!;
+    const hasty = windowFrom(brisket, alternative(), { pullEarlyMin: 200, pullMedianMin: 250, pullLateMin: 300 }, 0, -300 * MIN)!;
     expect(hasty.wrapAtMs).toBe(hasty.pullEarlyMs);
-    expect(windowFrom(chicken, option(), TIMING, 0, -745 * MIN)!.wrapAtMs).toBeUndefined();
+    expect(windowFrom(chicken, alternative(), TIMING, 0, -745 * MIN)!.wrapAtMs).toBeUndefined();
   });
 
   it('go to a finish only when that is worth the move', () => {
-    const elsewhere = option({ finish: { pit: OVEN, pitC: 135 } });
+    const elsewhere = alternative({ finish: { pit: OVEN, pitC: 135 } });
     const window = windowFrom(brisket, elsewhere, TIMING, 0, -900 * MIN)!;
     expect(window.finishAtMs).toBe(window.wrapAtMs);
     expect(windowFrom(brisket, elsewhere, { ...TIMING, pullEarlyMin: 305 }, 0, -900 * MIN)).toBeUndefined();
@@ -67,21 +67,21 @@ describe('the moments of a run', () => {
   it('end before the crew leaves, for what is in a pit that stays', () => {
     const carveAtMs = firstCarveMs(brisket);
     const drives = [{ servingId: 'supper', fromMs: carveAtMs - 240 * MIN, toMs: carveAtMs - 200 * MIN }];
-    expect(pullDeadlineMs(brisket, option(), carveAtMs, drives)).toBe(drives[0]!.fromMs - brisket.method.ventMin * MIN);
-    const towed = option({ pit: { ...OFFSET, travels: true } });
+    expect(pullDeadlineMs(brisket, alternative(), carveAtMs, drives)).toBe(drives[0]!.fromMs - brisket.method.ventMin * MIN);
+    const towed = alternative({ pit: { ...OFFSET, travels: true } });
     const rested = carveAtMs - (brisket.method.ventMin + brisket.method.restMin) * MIN;
     expect(pullDeadlineMs(brisket, towed, carveAtMs, drives)).toBe(rested);
-    expect(pullDeadlineMs(brisket, option(), carveAtMs, [{ ...drives[0]!, servingId: 'lunch' }])).toBe(rested);
+    expect(pullDeadlineMs(brisket, alternative(), carveAtMs, [{ ...drives[0]!, servingId: 'lunch' }])).toBe(rested);
   });
 });
 
 describe('the heats of a run', () => {
-  const window = windowFrom(brisket, option({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
+  const window = windowFrom(brisket, alternative({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
 
   it('are the bare band until the wrap, then the finish’s, each within its pit', () => {
     const phases = phasesOf(
       { ...brisket, method: { ...brisket.method, finishRangeC: [105, 150] } },
-      option({ finish: { pit: OVEN, pitC: 135 } }),
+      alternative({ finish: { pit: OVEN, pitC: 135 } }),
       window,
       107,
     );
@@ -96,20 +96,20 @@ describe('the heats of a run', () => {
   });
 
   it('split at the wrap where the pit stays the same, and are out of band below the safe least', () => {
-    const own = windowFrom(brisket, option(), TIMING, 0, -900 * MIN)!;
-    const phases = phasesOf(brisket, option(), own, 107);
+    const own = windowFrom(brisket, alternative(), TIMING, 0, -900 * MIN)!;
+    const phases = phasesOf(brisket, alternative(), own, 107);
     expect(phases.map(({ fromMs, toMs }) => [fromMs, toMs])).toEqual([
       [own.onAtMs, own.wrapAtMs],
       [own.wrapAtMs, own.pullLateMs],
     ]);
-    expect(phasesOf(brisket, option(), own, 130).map(outOfBand)).toEqual([true, false]);
-    expect(phasesOf(brisket, option({ pitC: 160 }), own, 107).map(outOfBand)).toEqual([true, true]);
+    expect(phasesOf(brisket, alternative(), own, 130).map(outOfBand)).toEqual([true, false]);
+    expect(phasesOf(brisket, alternative({ pitC: 160 }), own, 107).map(outOfBand)).toEqual([true, true]);
   });
 
   it('move their band with the steps of the method', () => {
     const stepped = { ...brisket, method: { ...brisket.method, wrap: 'none' as const, steps: [{ fromMin: 180, pitC: 131 }] } };
-    const own = windowFrom(stepped, option(), TIMING, 0, -900 * MIN)!;
-    const phases = phasesOf(stepped, option(), own, 107);
+    const own = windowFrom(stepped, alternative(), TIMING, 0, -900 * MIN)!;
+    const phases = phasesOf(stepped, alternative(), own, 107);
     const [low, high] = brisket.method.pitRangeC;
     expect(phases.map(({ pitC, bandC }) => [pitC, ...bandC])).toEqual([
       [121, low, high],
@@ -120,18 +120,18 @@ describe('the heats of a run', () => {
 });
 
 describe('the hands of a run', () => {
-  const window = windowFrom(brisket, option(), TIMING, 0, -900 * MIN)!;
+  const window = windowFrom(brisket, alternative(), TIMING, 0, -900 * MIN)!;
 
   it('have the minutes of the open format', () => {
-    const tasks = handsOf(window, 4, true).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
+    const tasks = crewTasksOf(window, 4, true).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
     expect(tasks).toEqual([
       ['load', 6, window.onAtMs],
       ['wrap', 14, window.wrapAtMs],
       ['check', 3, window.pullEarlyMs],
       ['pull', 6, window.pullMedianMs],
     ]);
-    const moved = windowFrom(brisket, option({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
-    expect(handsOf(moved, 4, true).find(({ kind }) => kind === 'move')!.task).toMatchObject({ minutes: 10, atMs: moved.finishAtMs });
+    const moved = windowFrom(brisket, alternative({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
+    expect(crewTasksOf(moved, 4, true).find(({ kind }) => kind === 'move')!.task).toMatchObject({ minutes: 10, atMs: moved.finishAtMs });
   });
 
   it('check just before the pull only when one pair of hands would have to do both at once', () => {
@@ -140,11 +140,11 @@ describe('the hands of a run', () => {
     expect(pulledAtCheck(window)).toBe(false);
     expect(pulledAtCheck(bare)).toBe(true);
     const claim = (people: string[]) => {
-      const hands = new HandsLedger(
+      const crewLedger = new CrewLedger(
         people.map((memberId) => ({ memberId, fromMs: window.onAtMs, toMs: window.pullLateMs })),
         [],
       );
-      const found = claimHands({ hands } as PlacementContext, bare, [{ pieceId: 'a' }] as never, false);
+      const found = claimCrew({ crewLedger } as PlacementContext, bare, [{ pieceId: 'a' }] as never, false);
       return 'work' in found ? found.work.find((work) => work.kind === 'check')!.atMs : undefined;
     };
     expect(claim(['ada', 'ben'])).toBe(bare.pullEarlyMs);

@@ -1,8 +1,8 @@
 import type { Cut } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { HandsTask } from './hands';
+import type { CrewTask } from './crewLedger';
 import { heatUses, stepShiftC, type HeatUse } from './heatLedger';
-import type { Option } from './options';
+import type { Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { Road } from './placement';
 
@@ -31,7 +31,7 @@ export const firstCarveMs = ({ serving }: BatchOrder): number => addMinutes(serv
 const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
 
 /** The latest moment a run may be pulled: rested by carving, and out of a pit that stays at home before the crew leaves. */
-export function pullDeadlineMs(order: BatchOrder, { pit, finish }: Option, carveAtMs: number, drives: readonly Road[]): number {
+export function pullDeadlineMs(order: BatchOrder, { pit, finish }: Alternative, carveAtMs: number, drives: readonly Road[]): number {
   const restedMs = addMinutes(carveAtMs, -offPitMin(order));
   const drive = drives.find((each) => each.servingId === order.serving.id);
   const stays = !pit.travels || (finish !== undefined && !finish.pit.travels);
@@ -41,7 +41,7 @@ export function pullDeadlineMs(order: BatchOrder, { pit, finish }: Option, carve
 /** A run's moments when it goes on so many minutes before the latest start. Undefined when it is done before it could go to its finish. */
 export function windowOf(
   order: BatchOrder,
-  option: Option,
+  alternative: Alternative,
   timing: Timing,
   carveAtMs: number,
   shiftMin: number,
@@ -50,10 +50,10 @@ export function windowOf(
   const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
   return windowFrom(
     order,
-    option,
+    alternative,
     timing,
     carveAtMs,
-    toMinute(addMinutes(pullDeadlineMs(order, option, carveAtMs, drives), -late - shiftMin)),
+    toMinute(addMinutes(pullDeadlineMs(order, alternative, carveAtMs, drives), -late - shiftMin)),
   );
 }
 
@@ -61,10 +61,16 @@ export function windowOf(
 const WORTH_FINISHING_MIN = 10;
 
 /** A run's moments when it goes on at a given one. */
-export function windowFrom(order: BatchOrder, option: Option, timing: Timing, carveAtMs: number, onAtMs: number): Window | undefined {
+export function windowFrom(
+  order: BatchOrder,
+  alternative: Alternative,
+  timing: Timing,
+  carveAtMs: number,
+  onAtMs: number,
+): Window | undefined {
   const { method } = order;
-  const { finish } = option;
-  const forecast = option.forecast();
+  const { finish } = alternative;
+  const forecast = alternative.forecast();
   const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
   const median = Math.min(late, Math.max(1, Math.round(timing.pullMedianMin)));
   const early = Math.min(median, Math.max(1, Math.floor(timing.pullEarlyMin)));
@@ -93,7 +99,7 @@ const within = (bounds: readonly [number, number], low: number, high: number): [
 ];
 
 /** The heats of a whole run, each with the band its method allows: bare until the wrap, then as its finish may be. */
-export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Option, window: Window, minPitC: number): Phase[] {
+export function phasesOf(order: BatchOrder, { pit, pitC, finish }: Alternative, window: Window, minPitC: number): Phase[] {
   const { method } = order;
   const leavesMs = window.finishAtMs ?? window.pullLateMs;
   const uses = heatUses(method, pit.id, pitC, window.onAtMs, leavesMs);
@@ -119,12 +125,12 @@ const minutesOfGrace = (fromMs: number, toMs: number) =>
   Math.max(0, Math.min(SHARES_AN_OPENING_MIN, Math.floor((toMs - fromMs) / MS_PER_MIN)));
 
 /** Hands a run needs, in the order they are claimed: minutes as in docs/formats. */
-export function handsOf(
+export function crewTasksOf(
   window: Window,
   pieces: number,
   moves: boolean,
   checkFirst = false,
-): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: HandsTask }[] {
+): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: CrewTask }[] {
   const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
   const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
   return [

@@ -4,26 +4,26 @@ import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import type { Footprint } from './rackLedger';
 import type { Refusal } from './refusal';
-import { carvings, handsOf, pulledAtCheck, type Window } from './window';
+import { carvings, crewTasksOf, pulledAtCheck, type Window } from './window';
 
 /** Where a task of a run is done: at the pit it goes on, or where it finishes. */
 export const pitIdAt = (kind: Work['kind'], pit: Pit, finish: Pit | undefined) =>
   finish && (kind === 'move' || kind === 'check' || kind === 'pull') ? finish.id : pit.id;
 
 /** Who does what of a run, or which task nobody is free for. */
-type HandsFound = { work: Work[] } | { short: Refusal };
+type CrewFound = { work: Work[] } | { short: Refusal };
 
-export function claimHands(
+export function claimCrew(
   context: PlacementContext,
   window: Window,
   pieces: readonly Footprint[],
   moves: boolean,
   checkFirst = false,
-): HandsFound {
-  const wanted = handsOf(window, pieces.length, moves, checkFirst);
-  const claimed = context.hands.claimAll(wanted.map(({ task }) => task));
+): CrewFound {
+  const wanted = crewTasksOf(window, pieces.length, moves, checkFirst);
+  const claimed = context.crewLedger.claimAll(wanted.map(({ task }) => task));
   if ('short' in claimed) {
-    if (!checkFirst && pulledAtCheck(window)) return claimHands(context, window, pieces, moves, true);
+    if (!checkFirst && pulledAtCheck(window)) return claimCrew(context, window, pieces, moves, true);
     const { kind } = wanted.find(({ task }) => task === claimed.short)!;
     return { short: { code: 'hands', kind, atMs: claimed.short.atMs, minutes: claimed.short.minutes } };
   }
@@ -33,22 +33,22 @@ export function claimHands(
 }
 
 /** Gives back the hands claimed last and claims those of fewer pieces. */
-export function reclaimHands(
+export function reclaimCrew(
   context: PlacementContext,
   window: Window,
   before: Work[],
   pieces: readonly Footprint[],
   moves: boolean,
-): HandsFound {
-  context.hands.rollBack(context.hands.snapshot() - before.reduce((sum, work) => sum + work.who.length, 0));
-  return claimHands(context, window, pieces, moves);
+): CrewFound {
+  context.crewLedger.rollBack(context.crewLedger.snapshot() - before.reduce((sum, work) => sum + work.who.length, 0));
+  return claimCrew(context, window, pieces, moves);
 }
 
-export function claimCarving({ cut, serving }: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): HandsFound {
+export function claimCarving({ cut, serving }: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): CrewFound {
   const laterMin = Math.floor((addMinutes(serving.atMs, serving.serveForMin) - carveAtMs) / MS_PER_MIN);
   const work: Work[] = [];
   for (const part of carvings(cut, pieceIds)) {
-    const claimed = context.hands.claimAll([{ atMs: carveAtMs, minutes: part.minutes, laterMin }]);
+    const claimed = context.crewLedger.claimAll([{ atMs: carveAtMs, minutes: part.minutes, laterMin }]);
     if ('short' in claimed) return { short: { code: 'hands', kind: 'carve', atMs: carveAtMs, minutes: part.minutes } };
     work.push({ kind: 'carve', minutes: part.minutes, pieceIds: part.pieceIds, ...claimed.done[0]! });
   }

@@ -78,7 +78,7 @@ export interface HoldRow {
   bars: Bar[];
 }
 
-export interface HandsRow {
+export interface CrewRow {
   y: number;
   height: number;
   /** Minutes of work started in each quarter of an hour. */
@@ -93,5 +93,5 @@ export interface TimelineLayout {
   servings: { id: string; x: number; atMs: number }[];
   pits: PitRow[];
   holds: HoldRow[];
-  hands: HandsRow;
+  prepCrew: CrewRow;
 }

@@ -1,5 +1,5 @@
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { HandsRow, TimelineInput, TimelineLayout } from './drawing';
+import type { CrewRow, TimelineInput, TimelineLayout } from './drawing';
 import { holdRow } from './holdRows';
 import { GAP_PX } from './lanes';
 import { pitRow } from './pitRows';
@@ -32,17 +32,17 @@ export function layoutTimeline(input: TimelineInput): TimelineLayout {
     y += row.height + GAP_PX;
     return [row];
   });
-  const hands = handsRow(input, scale, y + GAP_PX);
+  const prepCrew = crewRow(input, scale, y + GAP_PX);
   return {
     scale,
-    heightPx: hands.y + hands.height + GAP_PX,
+    heightPx: prepCrew.y + prepCrew.height + GAP_PX,
     ticks: ticksOf(scale, input.hourMs),
     servings: input.servings
       .map((serving) => ({ id: serving.id, x: xAt(scale, serving.atMs), atMs: serving.atMs }))
       .sort((a, b) => a.x - b.x),
     pits,
     holds,
-    hands,
+    prepCrew,
   };
 }
 
@@ -68,7 +68,7 @@ function ticksOf(scale: Scale, hourMs: number): TimelineLayout['ticks'] {
 
 const BIN_MIN = 15;
 
-function handsRow(input: TimelineInput, scale: Scale, y: number): HandsRow {
+function crewRow(input: TimelineInput, scale: Scale, y: number): CrewRow {
   const worked = input.plan.tasks.filter((task) => !['rest', 'vent', 'hold', 'serve'].includes(task.kind) && task.atMs >= scale.fromMs);
   const bins = new Map<number, number>();
   for (const task of worked) {

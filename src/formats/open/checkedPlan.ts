@@ -14,7 +14,7 @@ export function rulesBroken(
   { physics = true, open = openEventOf(input) }: { physics?: boolean; open?: OpenEvent } = {},
 ): Broken[] {
   // Hands are checked only where they are counted; pieces without a place are told by the plan itself.
-  const counted = input.countHands || Boolean(input.event.duty?.length);
+  const counted = input.countCrew || Boolean(input.event.duty?.length);
   return checkPlan(open, openPlanOf(input, plan), { physics })
     .filter(({ rule, code }) => code !== 'pieceMissing' && (counted || rule !== 13))
     .sort((a, b) => TOLD_FIRST.indexOf(a.rule) - TOLD_FIRST.indexOf(b.rule));

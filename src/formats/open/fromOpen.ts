@@ -45,7 +45,7 @@ export function planInputOf(open: OpenEvent): PlanInput {
     },
     spare: spareOf(open),
     earliestMs: workFromMs,
-    countHands: true,
+    countCrew: true,
     airGapMm: open.rules.airGapMm,
     limits: {
       hotHold: open.rules.hotHoldC,

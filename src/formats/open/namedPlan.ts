@@ -25,7 +25,7 @@ export function namedPlanFrom(
       methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
       pitIds: event.pitIds,
       pins: open.runs.map((run) => pinFrom(open, run, orders.get(run.batch)!)),
-      scheme: { order: open.runs.map((run) => run.batch).filter(first), choices: {}, seed: open.seed, iterations: open.iterations },
+      scheme: { order: open.runs.map((run) => run.batch).filter(first), overrides: {}, seed: open.seed, iterations: open.iterations },
     },
   };
 }

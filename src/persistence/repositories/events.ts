@@ -21,13 +21,13 @@ type EventExtras = Pick<
   | 'currency'
   | 'loosened'
   | 'ticked'
-  | 'keptPlan'
+  | 'baseline'
   | 'warmerIds'
   | 'probeIds'
   | 'duty'
   | 'venue'
   | 'weather'
-  | 'laid'
+  | 'manualPlacements'
   | 'pins'
   | 'scheme'
   | 'namedPlans'
@@ -146,10 +146,10 @@ export async function listWeighedPieces(transaction?: Transaction): Promise<Weig
 /** Writes the whole event; what it no longer holds is gone. */
 export async function saveEvent(event: CookEvent, nowMs: number, transaction: Transaction): Promise<void> {
   const { id, name, place, timeZone, altitudeM, confidence, revision } = event;
-  const { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather, laid } = event;
+  const { kitchen, currency, loosened, ticked, baseline, warmerIds, probeIds, duty, venue, weather, manualPlacements } = event;
   const { pins, scheme, namedPlans } = event;
-  const house = { kitchen, currency, loosened, ticked, keptPlan, warmerIds, probeIds, duty, venue, weather };
-  const beside = { ...house, laid, pins, scheme, namedPlans } satisfies EventExtras;
+  const house = { kitchen, currency, loosened, ticked, baseline, warmerIds, probeIds, duty, venue, weather };
+  const beside = { ...house, manualPlacements, pins, scheme, namedPlans } satisfies EventExtras;
   const extras = JSON.stringify(beside);
   const kept = await EventRow.findByPk(id, { transaction });
   const fields = { id, name, place, timeZone, altitudeM, confidence, revision, extras, updatedAtMs: nowMs };

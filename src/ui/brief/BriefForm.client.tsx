@@ -5,12 +5,12 @@ import { Controller, FormProvider, useFieldArray, useWatch } from 'react-hook-fo
 import { useHotkeys } from 'react-hotkeys-hook';
 import { ftFromM, mFromFt } from '../../core/units';
 import type { CookEvent, Library } from '../../core/model';
-import { BriefInput } from '../../doors';
-import { attempt, firstMessage, type Action } from '../kit/actions';
+import { BriefInput } from '../../inputs';
+import { callAction, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { errorId, Field, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
-import { showProblems, useDoorForm } from '../kit/useDoorForm';
+import { showProblems, useInputForm } from '../kit/useInputForm';
 import { useUnits } from '../kit/UnitsProvider';
 import { ZoneField } from '../kit/ZoneField';
 import { briefOf, newServing } from './briefForm';
@@ -28,7 +28,7 @@ type Saved =
 
 /** The brief: where, when, who eats and what. It saves itself; what is wrong stays as typed. */
 export function BriefForm({ event, library, saveBrief }: { event: CookEvent; library: Library; saveBrief: Action<CookEvent> }) {
-  const form = useDoorForm(BriefInput, briefOf(event));
+  const form = useInputForm(BriefInput, briefOf(event));
   const { control, formState } = form;
   const { errors } = formState;
   const servings = useFieldArray({ control, name: 'servings', keyName: 'key' });
@@ -140,7 +140,7 @@ export function BriefForm({ event, library, saveBrief }: { event: CookEvent; lib
 }
 
 /** Saves once typing settles, keeps the earlier versions for undo, and never drops what was typed. */
-function useAutosave(form: ReturnType<typeof useDoorForm<BriefInput>>, event: CookEvent, saveBrief: Action<CookEvent>) {
+function useAutosave(form: ReturnType<typeof useInputForm<BriefInput>>, event: CookEvent, saveBrief: Action<CookEvent>) {
   const [saved, setSaved] = useState<Saved>({ state: 'saved' });
   const [past, setPast] = useState<string[]>([]);
   const lastSaved = useRef(JSON.stringify(withoutRevision(briefOf(event))));
@@ -157,7 +157,7 @@ function useAutosave(form: ReturnType<typeof useDoorForm<BriefInput>>, event: Co
       await form.handleSubmit(
         async (input) => {
           setSaved({ state: 'saving' });
-          const outcome = await attempt(saveBrief, { ...input, revision: revision.current });
+          const outcome = await callAction(saveBrief, { ...input, revision: revision.current });
           if (outcome.ok) {
             revision.current = outcome.value.revision;
             lastSaved.current = now;

@@ -1,7 +1,7 @@
 'use client';
 import { Split, Trash2 } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
-import type { BatchInput } from '../../doors';
+import type { BatchInput } from '../../inputs';
 import { Button } from '../kit/Button';
 import { FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';

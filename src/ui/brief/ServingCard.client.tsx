@@ -4,7 +4,7 @@ import { useEffect, useMemo } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
 import type { Batch, Library, Species } from '../../core/model';
 import { portionsOf } from '../../core/quantities';
-import type { BriefInput } from '../../doors';
+import type { BriefInput } from '../../inputs';
 import { Button } from '../kit/Button';
 import { errorId, Field, FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';

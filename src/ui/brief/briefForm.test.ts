@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { SHIPPED_LIBRARY } from '../../core/model';
-import { check, BriefInput } from '../../doors';
+import { check, BriefInput } from '../../inputs';
 import { briefOf, demandsOf, newBatch, newServing, overShare, sizeByGuests } from './briefForm';
 
 const brief = briefOf(eventOf([batchOf('pork-butt', 2), batchOf('pan-dish', 1)]));

@@ -1,6 +1,6 @@
 import { cutIn, methodsFor, type Batch, type CookEvent, type Library, type Serving } from '../../core/model';
 import { demandOf, needConflicts, sizeToDemand, supplyOf, type Demand, type NeedConflict } from '../../core/quantities';
-import type { BatchInput, BriefInput, ServingInput } from '../../doors';
+import type { BatchInput, BriefInput, ServingInput } from '../../inputs';
 import { localDate, localTime } from '../../formats/clock';
 
 /** An event as the brief's form holds it: clock times of the place, menus inside their servings. */

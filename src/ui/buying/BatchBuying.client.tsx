@@ -2,54 +2,70 @@
 import { buyingOf, cutIn, GRADES, pieceSize, purposeOf, type Batch, type CookEvent, type Receipt } from '../../core/model';
 import { compareCuts, type Demand } from '../../core/quantities';
 import { SAFETY_RULES } from '../../core/safety';
-import { BuyingInput, ReceiptInput } from '../../doors';
-import { capital, type Speech } from '../../formats/names';
+import { BuyingInput, ReceiptInput } from '../../inputs';
+import { capital, type MessageContext } from '../../formats/messages/names';
 import { formatArea, formatHelping, formatMoney, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
-import { DoorForm } from '../kit/DoorForm.client';
-import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
+import { InputForm } from '../kit/InputForm.client';
+import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 const head = (event: CookEvent, batch: Batch) => ({ eventId: event.id, revision: event.revision, batchId: batch.id });
 const GRID = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
 
 /** From whom, which grade, at what price, in which weights, and what the trim is worth. */
-export function BuyingForm({ speech, batch, saveBuying }: { speech: Speech; batch: Batch; saveBuying: Action<CookEvent> }) {
+export function BuyingForm({
+  messageContext,
+  batch,
+  saveBuying,
+}: {
+  messageContext: MessageContext;
+  batch: Batch;
+  saveBuying: Action<CookEvent>;
+}) {
   const { weight, percent, price } = conversions(useUnits());
-  const cut = cutIn(speech.library, batch.cutId)!;
+  const cut = cutIn(messageContext.library, batch.cutId)!;
   const { shopKg = cut.typicalBoughtKg, ...buying } = buyingOf(cut, batch);
-  const values: BuyingInput = { ...head(speech.event, batch), ...buying, shopLowKg: shopKg[0], shopHighKg: shopKg[1] };
+  const values: BuyingInput = { ...head(messageContext.event, batch), ...buying, shopLowKg: shopKg[0], shopHighKg: shopKg[1] };
   return (
-    <DoorForm<BuyingInput, CookEvent>
+    <InputForm<BuyingInput, CookEvent>
       key={JSON.stringify(batch.buying)}
-      door={BuyingInput}
-      stamp={{ revision: speech.event.revision }}
+      schema={BuyingInput}
+      stamp={{ revision: messageContext.event.revision }}
       values={values}
       save={saveBuying}
       saved={() => 'Saved; pieces that follow the guests follow the weights.'}
       cancellable={false}
       className={GRID}
     >
-      <Words<BuyingInput> name="source" label="Bought from" />
-      <Choice<BuyingInput> name="grade" label="Grade" options={GRADES.map((grade) => [grade, grade] as const)} />
-      <Figure<BuyingInput> name="pricePerKg" label="Price" conversion={price} optional />
-      <Words<BuyingInput> name="wood" label="Wood" />
-      <Figure<BuyingInput> name="shopLowKg" label="Sold from" conversion={weight} />
-      <Figure<BuyingInput> name="shopHighKg" label="to" conversion={weight} />
-      <Figure<BuyingInput> name="keptTrimShare" label="Trim worth keeping" conversion={percent} />
-      <Figure<BuyingInput> name="keptTrimPerKg" label="worth" conversion={price} />
-    </DoorForm>
+      <TextField<BuyingInput> name="source" label="Bought from" />
+      <SelectField<BuyingInput> name="grade" label="Grade" options={GRADES.map((grade) => [grade, grade] as const)} />
+      <FigureField<BuyingInput> name="pricePerKg" label="Price" conversion={price} optional />
+      <TextField<BuyingInput> name="wood" label="Wood" />
+      <FigureField<BuyingInput> name="shopLowKg" label="Sold from" conversion={weight} />
+      <FigureField<BuyingInput> name="shopHighKg" label="to" conversion={weight} />
+      <FigureField<BuyingInput> name="usableTrimShare" label="Trim worth keeping" conversion={percent} />
+      <FigureField<BuyingInput> name="usableTrimPerKg" label="worth" conversion={price} />
+    </InputForm>
   );
 }
 
 const UNSEEN: Receipt = { packWhole: false, colourGood: false, fatEven: false, note: '' };
 
 /** What to look at when the meat comes in. */
-export function ReceivingForm({ speech, batch, saveReceipt }: { speech: Speech; batch: Batch; saveReceipt: Action<CookEvent> }) {
+export function ReceivingForm({
+  messageContext,
+  batch,
+  saveReceipt,
+}: {
+  messageContext: MessageContext;
+  batch: Batch;
+  saveReceipt: Action<CookEvent>;
+}) {
   const units = useUnits();
   const { heat } = conversions(units);
   const { coldHold } = SAFETY_RULES;
-  const values: ReceiptInput = { ...head(speech.event, batch), ...UNSEEN, ...batch.received };
+  const values: ReceiptInput = { ...head(messageContext.event, batch), ...UNSEEN, ...batch.received };
   const warm = (batch.received?.coreC ?? 0) > coldHold.limit;
   return (
     <>
@@ -61,32 +77,42 @@ export function ReceivingForm({ speech, batch, saveReceipt }: { speech: Speech; 
           Send it back, or ask the department before you use it.
         </p>
       )}
-      <DoorForm<ReceiptInput, CookEvent>
+      <InputForm<ReceiptInput, CookEvent>
         key={JSON.stringify(batch.received)}
-        door={ReceiptInput}
-        stamp={{ revision: speech.event.revision }}
+        schema={ReceiptInput}
+        stamp={{ revision: messageContext.event.revision }}
         values={values}
         save={saveReceipt}
         saved={() => 'Receiving noted.'}
         cancellable={false}
         className={GRID}
       >
-        <Figure<ReceiptInput> name="coreC" label={`Core, at or below ${formatTemp(coldHold.limit, units)}`} conversion={heat} optional />
+        <FigureField<ReceiptInput> name="coreC" label={`Core, at or below ${formatTemp(coldHold.limit, units)}`} conversion={heat} optional />
         <Tick<ReceiptInput> name="packWhole" label="Pack whole, in date" />
         <Tick<ReceiptInput> name="colourGood" label="Colour and smell good" />
         <Tick<ReceiptInput> name="fatEven" label="Fat cover even, thickness even" />
-        <Words<ReceiptInput> name="note" label="Note" className="col-span-full" />
-      </DoorForm>
+        <TextField<ReceiptInput> name="note" label="Note" className="col-span-full" />
+      </InputForm>
     </>
   );
 }
 
 /** The same plate from other cuts: what a portion costs and how much rack it takes. */
-export function OtherCuts({ speech, batch, demand, currency }: { speech: Speech; batch: Batch; demand: Demand; currency: string }) {
+export function OtherCuts({
+  messageContext,
+  batch,
+  demand,
+  currency,
+}: {
+  messageContext: MessageContext;
+  batch: Batch;
+  demand: Demand;
+  currency: string;
+}) {
   const units = useUnits();
-  const own = cutIn(speech.library, batch.cutId)!;
+  const own = cutIn(messageContext.library, batch.cutId)!;
   const priced = { ...own, pricePerKg: buyingOf(own, batch).pricePerKg };
-  const cuts = speech.library.cuts
+  const cuts = messageContext.library.cuts
     .filter((cut) => cut.species !== 'dish' && (purposeOf(cut) === purposeOf(own) || cut.species === own.species))
     .map((cut) => (cut.id === own.id ? priced : cut));
   const rows = compareCuts(demand, cuts, (cut, kg) => pieceSize(cut, kg));

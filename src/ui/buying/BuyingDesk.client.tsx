@@ -5,9 +5,9 @@ import { useMemo, useState } from 'react';
 import { cutIn, type CookEvent, type Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { batchCarries, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
-import { carriedName } from '../../formats/carriedWords';
+import { carriedName } from '../../formats/messages/carried';
 import { mealAt } from '../../formats/clock';
-import { batchName, list, type Speech, speechOf } from '../../formats/names';
+import { batchName, list, type MessageContext, messageContextOf } from '../../formats/messages/names';
 import { formatMoney } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -39,7 +39,7 @@ const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[
 export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
   const units = useUnits();
   const { event, library, pits } = input;
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const currency = event.currency ?? 'USD';
   const lines = useMemo(() => linesOf(event, library), [event, library]);
   const items = useMemo(() => shoppingList({ event, library, pits, plan }), [event, library, pits, plan]);
@@ -75,11 +75,11 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
         </div>
         <div className="overflow-x-auto">
           <div className="min-w-[54rem]">
-            <Ledger speech={speech} lines={lines} currency={currency} chosenId={chosen!.batch.id} onChoose={setChosenId} />
+            <Ledger messageContext={messageContext} lines={lines} currency={currency} chosenId={chosen!.batch.id} onChoose={setChosenId} />
           </div>
         </div>
         <Tabs.Root key={chosen!.batch.id} defaultValue={cut.species === 'dish' ? 'buying' : 'weights'} className="mt-4">
-          <Tabs.List aria-label={`Details of ${batchName(speech, chosen!.batch.id)}`} className="mb-3 flex border-b border-line">
+          <Tabs.List aria-label={`Details of ${batchName(messageContext, chosen!.batch.id)}`} className="mb-3 flex border-b border-line">
             {cut.species !== 'dish' && (
               <Tabs.Trigger value="weights" className={tab}>
                 Weights
@@ -102,7 +102,7 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
           <Tabs.Content value="weights">
             <WeightsTable
               key={chosen!.batch.pieces.map((piece) => piece.id).join()}
-              speech={speech}
+              messageContext={messageContext}
               batch={chosen!.batch}
               demand={chosen!.demand}
               cost={chosen!.cost}
@@ -113,19 +113,19 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
             />
           </Tabs.Content>
           <Tabs.Content value="receiving">
-            <ReceivingForm speech={speech} batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
+            <ReceivingForm messageContext={messageContext} batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
           </Tabs.Content>
           <Tabs.Content value="buying">
-            <BuyingForm speech={speech} batch={chosen!.batch} saveBuying={actions.saveBuying} />
+            <BuyingForm messageContext={messageContext} batch={chosen!.batch} saveBuying={actions.saveBuying} />
           </Tabs.Content>
           <Tabs.Content value="cuts">
-            <OtherCuts speech={speech} batch={chosen!.batch} demand={chosen!.demand} currency={currency} />
+            <OtherCuts messageContext={messageContext} batch={chosen!.batch} demand={chosen!.demand} currency={currency} />
           </Tabs.Content>
         </Tabs.Root>
       </div>
       <aside aria-label="To buy" className="border-l border-line bg-sheet p-4 print:border-0 print:p-0">
         <ShoppingList event={event} items={items} tickItem={actions.tickItem} />
-        <Watch speech={speech} />
+        <Watch messageContext={messageContext} />
       </aside>
     </main>
   );
@@ -151,9 +151,9 @@ const guestsLine = (event: CookEvent): string =>
     .join(' ');
 
 /** Allergens that come in with what is bought. */
-function Watch({ speech }: { speech: Speech }) {
-  const found = speech.event.batches.flatMap((batch) => {
-    const carries = batchCarries(batch, speech.library).filter(({ carried }) => carried !== 'beef' && carried !== 'pork');
+function Watch({ messageContext }: { messageContext: MessageContext }) {
+  const found = messageContext.event.batches.flatMap((batch) => {
+    const carries = batchCarries(batch, messageContext.library).filter(({ carried }) => carried !== 'beef' && carried !== 'pork');
     return carries.length > 0 ? [{ batch, carries }] : [];
   });
   if (found.length === 0) return null;
@@ -162,7 +162,7 @@ function Watch({ speech }: { speech: Speech }) {
       <h3 className="border-b border-line pb-1 text-[0.85rem] text-soft">Watch</h3>
       {found.map(({ batch, carries }) => (
         <p key={batch.id} className="border-b border-line py-1 leading-snug">
-          {batchName(speech, batch.id)}: <strong>{list(carries.map(({ carried }) => carriedName(carried)))}</strong>, from{' '}
+          {batchName(messageContext, batch.id)}: <strong>{list(carries.map(({ carried }) => carriedName(carried)))}</strong>, from{' '}
           {list([...new Set(carries.flatMap((each) => each.from))])}. Onto the tags and the buffet card.
         </p>
       ))}

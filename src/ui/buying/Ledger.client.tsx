@@ -2,8 +2,8 @@
 import { useState } from 'react';
 import { cutIn, type Batch } from '../../core/model';
 import type { Cost, Demand, Supply } from '../../core/quantities';
-import { costSteps, demandSteps, overWords } from '../../formats/demandWords';
-import { capital, type Speech } from '../../formats/names';
+import { costSteps, demandSteps, overMessage } from '../../formats/messages/demand';
+import { capital, type MessageContext } from '../../formats/messages/names';
 import { formatHelping, formatMass, formatMoney } from '../../formats/units';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -15,7 +15,7 @@ export interface LedgerLine {
 }
 
 interface LedgerProps {
-  speech: Speech;
+  messageContext: MessageContext;
   lines: LedgerLine[];
   currency: string;
   chosenId?: string;
@@ -23,13 +23,13 @@ interface LedgerProps {
 }
 
 /** From guests to pieces, a line a dish: every figure with the arrow that made it, and the whole sum behind "why". */
-export function Ledger({ speech, lines, currency, chosenId, onChoose }: LedgerProps) {
+export function Ledger({ messageContext, lines, currency, chosenId, onChoose }: LedgerProps) {
   return (
     <ul className="overflow-hidden rounded-md border border-line bg-sheet">
       {lines.map((line) => (
         <LedgerRow
           key={line.batch.id}
-          speech={speech}
+          messageContext={messageContext}
           line={line}
           currency={currency}
           chosen={line.batch.id === chosenId}
@@ -41,13 +41,13 @@ export function Ledger({ speech, lines, currency, chosenId, onChoose }: LedgerPr
 }
 
 function LedgerRow({
-  speech,
+  messageContext,
   line: { batch, demand, supply, cost },
   currency,
   chosen,
   onChoose,
 }: {
-  speech: Speech;
+  messageContext: MessageContext;
   line: LedgerLine;
   currency: string;
   chosen: boolean;
@@ -55,11 +55,11 @@ function LedgerRow({
 }) {
   const units = useUnits();
   const [open, setOpen] = useState(false);
-  const cut = cutIn(speech.library, batch.cutId)!;
+  const cut = cutIn(messageContext.library, batch.cutId)!;
   const percent = Math.round(Math.abs(supply.overShare) * 100);
   const sign = percent === 0 ? '0 %' : `${supply.overShare < 0 ? '−' : '+'}${percent} %`;
   const [dish] = demand.dishes;
-  const { servings } = speech.event;
+  const { servings } = messageContext.event;
   const serving = servings.find((each) => each.id === batch.servingId);
   const bones = dish?.bonesPerPortion;
   const helping = bones === undefined ? formatHelping(dish?.gramsPerPortion ?? 0, units) : `${Number(bones.toFixed(1))} bones`;
@@ -114,9 +114,9 @@ function LedgerRow({
             </li>
           ))}
           <li className="figures border-t border-line py-1">
-            There are {supply.pieces}, {formatMass(supply.trimmedKg, units)} trimmed: {overWords(supply.overShare)}
+            There are {supply.pieces}, {formatMass(supply.trimmedKg, units)} trimmed: {overMessage(supply.overShare)}
             {supply.weighed < supply.pieces &&
-              `; between ${overWords(supply.overRange[0])} and ${overWords(supply.overRange[1])} at the lightest and heaviest the shop sells`}
+              `; between ${overMessage(supply.overRange[0])} and ${overMessage(supply.overRange[1])} at the lightest and heaviest the shop sells`}
           </li>
           {cost && <li className="figures border-t border-line py-1">{costSteps(cost, demand, supply, currency, units)}</li>}
         </ol>

@@ -3,9 +3,9 @@ import { Printer, Table } from 'lucide-react';
 import { useOptimistic, useTransition } from 'react';
 import type { CookEvent } from '../../core/model';
 import type { ShoppingItem } from '../../core/quantities';
-import { capital } from '../../formats/names';
-import { amountWords } from '../../formats/shoppingWords';
-import { attempt, complain, type Action } from '../kit/actions';
+import { capital } from '../../formats/messages/names';
+import { amountMessage } from '../../formats/messages/shopping';
+import { callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -20,7 +20,7 @@ export function ShoppingList({ event, items, tickItem }: { event: CookEvent; ite
   const toggle = (id: string, on: boolean) =>
     start(async () => {
       tick({ id, on });
-      const outcome = await attempt(tickItem, { eventId: event.id, itemId: id, ticked: on });
+      const outcome = await callAction(tickItem, { eventId: event.id, itemId: id, ticked: on });
       if (!outcome.ok) complain(outcome.problems);
     });
   return (
@@ -55,7 +55,7 @@ export function ShoppingList({ event, items, tickItem }: { event: CookEvent; ite
                       <span className={`grow leading-tight ${ticked.includes(item.id) ? 'text-soft line-through' : ''}`}>
                         {capital(item.name)}
                       </span>
-                      <span className="figures shrink-0 font-bold">{amountWords(item.amount, units)}</span>
+                      <span className="figures shrink-0 font-bold">{amountMessage(item.amount, units)}</span>
                     </label>
                   </li>
                 ))}

@@ -4,12 +4,12 @@ import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } 
 import { cutIn, GRADES, type Batch, type CookEvent, type Grade, type Plan } from '../../core/model';
 import { buyingOf } from '../../core/model';
 import { supplyOf, type Cost, type Demand, type LearnedTrim } from '../../core/quantities';
-import type { PieceWeightsInput } from '../../doors';
+import type { PieceWeightsInput } from '../../inputs';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMoney } from '../../formats/units';
-import { capital, pieceTag, type Speech } from '../../formats/names';
-import { oddsWords } from '../../formats/words';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { capital, pieceTag, type MessageContext } from '../../formats/messages/names';
+import { oddsMessage } from '../../formats/messages/task';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { FieldError, inputClass } from '../kit/Field';
 import { conversions } from '../kit/formFields';
@@ -20,7 +20,7 @@ import { pasteInto, rowsOf, WEIGHT_COLUMNS, type WeightColumn } from './weightsT
 const SETTLE_MS = 600;
 
 interface WeightsTableProps {
-  speech: Speech;
+  messageContext: MessageContext;
   batch: Batch;
   demand: Demand;
   cost?: Cost;
@@ -31,9 +31,9 @@ interface WeightsTableProps {
 }
 
 /** The scale's figures for every piece, typed down a column or pasted; the plan follows the real pieces. */
-export function WeightsTable({ speech, batch, demand, cost, plan, learned, currency, saveWeights }: WeightsTableProps) {
+export function WeightsTable({ messageContext, batch, demand, cost, plan, learned, currency, saveWeights }: WeightsTableProps) {
   const units = useUnits();
-  const { event, library } = speech;
+  const { event, library } = messageContext;
   const cut = cutIn(library, batch.cutId)!;
   const { weight, size } = conversions(units);
   const { rows, change, undo, canUndo, state, errors } = useWeights(event, batch, saveWeights);
@@ -69,7 +69,7 @@ export function WeightsTable({ speech, batch, demand, cost, plan, learned, curre
       <td className="py-1 pl-3 align-top">
         <NumberField
           id={id}
-          label={`${label}, ${pieceTag(speech, batch.id, at)}`}
+          label={`${label}, ${pieceTag(messageContext, batch.id, at)}`}
           className="ml-auto w-24"
           {...(column === 'thicknessMm' ? size : weight)}
           unit={undefined}
@@ -88,7 +88,7 @@ export function WeightsTable({ speech, batch, demand, cost, plan, learned, curre
       </td>
     );
   };
-  const odds = oddsWords(2 * event.confidence - 1);
+  const odds = oddsMessage(2 * event.confidence - 1);
   const unit = { mass: units.mass, length: units.mass === 'lb' ? 'in' : 'mm' };
   const supply = supplyOf(demand, batch);
   return (
@@ -134,11 +134,11 @@ export function WeightsTable({ speech, batch, demand, cost, plan, learned, curre
               const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
               return (
                 <tr key={row.id} className="border-t border-line">
-                  <td className="figures py-1 pl-3 text-[1.05rem] font-bold">{pieceTag(speech, batch.id, at)}</td>
+                  <td className="figures py-1 pl-3 text-[1.05rem] font-bold">{pieceTag(messageContext, batch.id, at)}</td>
                   <td className="py-1">
                     {cut.species === 'beef' ? (
                       <select
-                        aria-label={`Grade of ${pieceTag(speech, batch.id, at)}`}
+                        aria-label={`Grade of ${pieceTag(messageContext, batch.id, at)}`}
                         className={`${inputClass()} max-w-32`}
                         value={row.grade ?? buyingOf(cut, batch).grade}
                         onChange={(pick) =>
@@ -179,8 +179,8 @@ export function WeightsTable({ speech, batch, demand, cost, plan, learned, curre
         Paste a column from a spreadsheet, or Tab through; Enter goes down.
         {supply.weighed > 0 &&
           cost &&
-          cost.keptTrimKg > 0 &&
-          ` Kept trim ${formatMass(cost.keptTrimKg, units)}, worth ${formatMoney(cost.keptTrimWorth, currency)}.`}
+          cost.usableTrimKg > 0 &&
+          ` Kept trim ${formatMass(cost.usableTrimKg, units)}, worth ${formatMoney(cost.usableTrimWorth, currency)}.`}
       </p>
     </section>
   );
@@ -211,7 +211,7 @@ function useWeights(event: CookEvent, batch: Batch, saveWeights: Action<CookEven
         batchId: batch.id,
         pieces: JSON.parse(JSON.stringify(sent)) as unknown,
       };
-      const outcome = await attempt(saveWeights, input);
+      const outcome = await callAction(saveWeights, input);
       if (outcome.ok) {
         revision.current = outcome.value.revision;
         setErrors({});

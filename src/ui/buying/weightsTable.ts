@@ -1,5 +1,5 @@
 import type { Piece } from '../../core/model';
-import type { PieceWeightsInput } from '../../doors';
+import type { PieceWeightsInput } from '../../inputs';
 
 /** The columns that are typed, in their order. */
 export const WEIGHT_COLUMNS = ['boughtKg', 'trimmedKg', 'thicknessMm'] as const;

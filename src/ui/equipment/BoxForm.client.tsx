@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { boxLossWPerK } from '../../core/gear';
-import { BoxInput } from '../../doors';
+import { BoxInput } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
-import { DoorForm } from '../kit/DoorForm.client';
+import { InputForm } from '../kit/InputForm.client';
 import { Field } from '../kit/Field';
-import { conversions, Figure, Tick, Words, type Conversion } from '../kit/formFields';
+import { conversions, FigureField, Tick, TextField, type Conversion } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -17,20 +17,20 @@ type B = BoxInput;
 export function BoxForm({ box, keepBox, onDone }: { box: BoxInput; keepBox: Action<{ id: string }>; onDone(): void }) {
   const { litres } = conversions(useUnits());
   return (
-    <DoorForm<B, { id: string }>
-      door={BoxInput}
+    <InputForm<B, { id: string }>
+      schema={BoxInput}
       values={box}
       save={keepBox}
       onDone={() => onDone()}
       submitLabel="Save the box"
       className="grid grid-cols-2 gap-3"
     >
-      <Words<B> name="name" label="Name" className="col-span-2" />
-      <Figure<B> name="litres" label="Holds" conversion={litres} />
-      <Figure<B> name="lossWPerK" label="Loses" hint="0.4 to 0.8 for a 50 litre box." conversion={{ unit: 'W/K', decimals: 2 }} />
+      <TextField<B> name="name" label="Name" className="col-span-2" />
+      <FigureField<B> name="litres" label="Holds" conversion={litres} />
+      <FigureField<B> name="lossWPerK" label="Loses" hint="0.4 to 0.8 for a 50 litre box." conversion={{ unit: 'W/K', decimals: 2 }} />
       <Tick<B> name="hired" label="hired" className="col-span-2" />
       <LossTest />
-    </DoorForm>
+    </InputForm>
   );
 }
 

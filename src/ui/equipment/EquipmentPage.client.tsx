@@ -3,10 +3,10 @@ import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { EQUIPMENT_SETS, fuelOf, PIT_KIND_NAMES, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
 import { checkProbe } from '../../core/gear';
-import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../../doors';
+import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../../inputs';
 import { shortDay } from '../../formats/clock';
 import { formatTemp, formatTempDifference } from '../../formats/units';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
@@ -67,17 +67,17 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
   const [open, setOpen] = useState<Open>();
   const close = () => setOpen(undefined);
   const away = async (put: Keep, back: Keep, ref: { kind?: string; id: string }, name: string) => {
-    const outcome = await attempt(put, ref);
+    const outcome = await callAction(put, ref);
     if (!outcome.ok) return complain(outcome.problems);
     announce(`${name} put away.`, async () => {
-      const again = await attempt(back, ref);
+      const again = await callAction(back, ref);
       if (!again.ok) complain(again.problems);
     });
   };
   const gearAway = (kind: 'warmer' | 'probe' | 'crew', each: { id: string; name: string }) => () =>
     away(actions.putGearAway, actions.bringGearBack, { kind, id: each.id }, each.name);
   const addSet = async (id: string) => {
-    const outcome = await attempt(actions.addSet, { id });
+    const outcome = await callAction(actions.addSet, { id });
     if (!outcome.ok) return complain(outcome.problems);
     announce('Added. Measure the racks and put in your own figures.');
   };

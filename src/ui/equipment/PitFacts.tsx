@@ -1,7 +1,7 @@
 import { fuelOf, PIT_KIND_NAMES, type Pit } from '../../core/model';
 import { formatMinutes, formatTemp, formatTempDifference, type Units } from '../../formats/units';
 
-function fuelWords(pit: Pit): string {
+function fuelMessage(pit: Pit): string {
   const { kind, reloadMin } = fuelOf(pit);
   return reloadMin ? `${kind}, fed every ${formatMinutes(reloadMin)}` : kind;
 }
@@ -17,7 +17,7 @@ export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
     pit.gaugeOffsetC
       ? `grate ${formatTempDifference(Math.abs(pit.gaugeOffsetC), units)} ${pit.gaugeOffsetC > 0 ? 'over' : 'under'} the gauge`
       : '',
-    fuelWords(pit),
+    fuelMessage(pit),
     pit.blower ? 'blower' : '',
     pit.travels ? 'travels' : '',
     pit.hired ? 'hired' : '',

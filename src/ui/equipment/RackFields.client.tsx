@@ -2,9 +2,9 @@
 import { Flame, Plus, SquareDashed, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { BLOCKED_BY, RACK_SIDES } from '../../core/model';
-import type { PitInput } from '../../doors';
+import type { PitInput } from '../../inputs';
 import { Button } from '../kit/Button';
-import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
+import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 type P = PitInput;
@@ -48,13 +48,13 @@ function RackCard({ at, only, onRemove }: { at: number; only: boolean; onRemove(
   return (
     <>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-6">
-        <Words<P> name={`racks.${at}.name`} label="Name" ariaLabel={`Name ${rack}`} className="sm:col-span-2" />
-        <Figure<P> name={`racks.${at}.widthMm`} label={round ? 'Diameter' : 'Width'} ariaLabel={`Width ${rack}`} conversion={size} />
-        {round ? <span /> : <Figure<P> name={`racks.${at}.depthMm`} label="Depth" ariaLabel={`Depth ${rack}`} conversion={size} />}
-        <Figure<P> name={`racks.${at}.clearanceMm`} label="Headroom" ariaLabel={`Headroom ${rack}`} conversion={size} />
-        <Figure<P> name={`racks.${at}.maxKg`} label="Carries" ariaLabel={`Load ${rack}`} conversion={weight} />
-        <Figure<P> name={`racks.${at}.level`} label="Level, 1 lowest" ariaLabel={`Level ${rack}`} conversion={plain} />
-        <Choice<P>
+        <TextField<P> name={`racks.${at}.name`} label="Name" ariaLabel={`Name ${rack}`} className="sm:col-span-2" />
+        <FigureField<P> name={`racks.${at}.widthMm`} label={round ? 'Diameter' : 'Width'} ariaLabel={`Width ${rack}`} conversion={size} />
+        {round ? <span /> : <FigureField<P> name={`racks.${at}.depthMm`} label="Depth" ariaLabel={`Depth ${rack}`} conversion={size} />}
+        <FigureField<P> name={`racks.${at}.clearanceMm`} label="Headroom" ariaLabel={`Headroom ${rack}`} conversion={size} />
+        <FigureField<P> name={`racks.${at}.maxKg`} label="Carries" ariaLabel={`Load ${rack}`} conversion={weight} />
+        <FigureField<P> name={`racks.${at}.level`} label="Level, 1 lowest" ariaLabel={`Level ${rack}`} conversion={plain} />
+        <SelectField<P>
           name={`racks.${at}.hotSide`}
           label="Hot side"
           ariaLabel={`Hot side ${rack}`}
@@ -77,14 +77,14 @@ function RackCard({ at, only, onRemove }: { at: number; only: boolean; onRemove(
       {zones.fields.map((zone, k) => (
         <div key={zone.key} className="mt-2 grid grid-cols-2 gap-2 border-t border-line pt-2 sm:grid-cols-6">
           <p className="self-end pb-2 text-[0.9rem] text-soft sm:col-span-2">Band {k + 1}: hotter or cooler than set</p>
-          <Figure<P>
+          <FigureField<P>
             name={`racks.${at}.zones.${k}.fromMm`}
             label="From, left"
             ariaLabel={`Start of band ${k + 1} ${rack}`}
             conversion={size}
           />
-          <Figure<P> name={`racks.${at}.zones.${k}.toMm`} label="To" ariaLabel={`End of band ${k + 1} ${rack}`} conversion={size} />
-          <Figure<P>
+          <FigureField<P> name={`racks.${at}.zones.${k}.toMm`} label="To" ariaLabel={`End of band ${k + 1} ${rack}`} conversion={size} />
+          <FigureField<P>
             name={`racks.${at}.zones.${k}.offsetC`}
             label="Offset"
             ariaLabel={`Offset of band ${k + 1} ${rack}`}
@@ -95,31 +95,31 @@ function RackCard({ at, only, onRemove }: { at: number; only: boolean; onRemove(
       ))}
       {blocked.fields.map((part, k) => (
         <div key={part.key} className="mt-2 grid grid-cols-2 gap-2 border-t border-line pt-2 sm:grid-cols-6">
-          <Choice<P>
+          <SelectField<P>
             name={`racks.${at}.blocked.${k}.by`}
             label="Blocked by"
             ariaLabel={`What blocks part ${k + 1} ${rack}`}
             options={BLOCKED_BY.map((by) => [by, by] as const)}
           />
-          <Figure<P>
+          <FigureField<P>
             name={`racks.${at}.blocked.${k}.xMm`}
             label="From left"
             ariaLabel={`Left of part ${k + 1} ${rack}`}
             conversion={size}
           />
-          <Figure<P>
+          <FigureField<P>
             name={`racks.${at}.blocked.${k}.yMm`}
             label="From door"
             ariaLabel={`Door side of part ${k + 1} ${rack}`}
             conversion={size}
           />
-          <Figure<P>
+          <FigureField<P>
             name={`racks.${at}.blocked.${k}.widthMm`}
             label="Width"
             ariaLabel={`Width of part ${k + 1} ${rack}`}
             conversion={size}
           />
-          <Figure<P>
+          <FigureField<P>
             name={`racks.${at}.blocked.${k}.depthMm`}
             label="Depth"
             ariaLabel={`Depth of part ${k + 1} ${rack}`}

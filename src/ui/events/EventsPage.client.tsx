@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CookEvent } from '../../core/model';
 import { clockTime, shortDay } from '../../formats/clock';
-import { announce, attempt, complain, firstMessage, type Action } from '../kit/actions';
+import { announce, callAction, complain, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
@@ -40,21 +40,21 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
   useHotkeys('n', () => setMaking(true), { preventDefault: true });
 
   const remove = async (event: EventCard) => {
-    const outcome = await attempt(actions.deleteEvent, { eventId: event.id });
+    const outcome = await callAction(actions.deleteEvent, { eventId: event.id });
     if (!outcome.ok) return complain(outcome.problems);
     announce(`${event.name} deleted.`, async () => {
-      const back = await attempt(actions.restoreEvent, { eventId: event.id });
+      const back = await callAction(actions.restoreEvent, { eventId: event.id });
       if (!back.ok) complain(back.problems);
     });
   };
   const [refused, setRefused] = useState<string>();
   const open = async (text: string) => {
-    const outcome = await attempt(actions.importEvent, { text });
+    const outcome = await callAction(actions.importEvent, { text });
     setRefused(outcome.ok ? undefined : firstMessage(outcome.problems));
     if (outcome.ok) announce(`${outcome.value.name} taken over, with its pits, gear and methods.`);
   };
   const duplicate = async (event: EventCard) => {
-    const outcome = await attempt(actions.duplicateEvent, { eventId: event.id });
+    const outcome = await callAction(actions.duplicateEvent, { eventId: event.id });
     if (outcome.ok) announce(`${outcome.value.name} made.`);
     else complain(outcome.problems);
   };

@@ -3,14 +3,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import type { CookEvent } from '../../core/model';
-import { CreateEventInput } from '../../doors';
+import { CreateEventInput } from '../../inputs';
 import { clockOnDay, localDate } from '../../formats/clock';
-import { attempt, firstMessage, type Action } from '../kit/actions';
+import { callAction, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { errorId, Field, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
-import { showProblems, useDoorForm } from '../kit/useDoorForm';
+import { showProblems, useInputForm } from '../kit/useInputForm';
 import { ZoneField } from '../kit/ZoneField';
 
 /** A new event is usually a fortnight away. */
@@ -43,7 +43,7 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
   const router = useRouter();
   const [failed, setFailed] = useState<string>();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const form = useDoorForm(CreateEventInput, {
+  const form = useInputForm(CreateEventInput, {
     name: '',
     place: '',
     timeZone: zone,
@@ -55,7 +55,7 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
   const { errors, isSubmitting } = form.formState;
   const save = form.handleSubmit(async (input) => {
     setFailed(undefined);
-    const outcome = await attempt(createEvent, input);
+    const outcome = await callAction(createEvent, input);
     if (outcome.ok) return router.push(`/events/${outcome.value.id}/brief`);
     const rest = showProblems(form, outcome.problems);
     if (rest.length > 0) setFailed(firstMessage(rest));

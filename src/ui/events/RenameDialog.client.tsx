@@ -1,10 +1,10 @@
 'use client';
-import { RenameEventInput } from '../../doors';
-import { attempt, complain, type Action } from '../kit/actions';
+import { RenameEventInput } from '../../inputs';
+import { callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { Field, inputClass } from '../kit/Field';
-import { showProblems, useDoorForm } from '../kit/useDoorForm';
+import { showProblems, useInputForm } from '../kit/useInputForm';
 
 export function RenameDialog({
   event,
@@ -15,10 +15,10 @@ export function RenameDialog({
   onClose(): void;
   renameEvent: Action<unknown>;
 }) {
-  const form = useDoorForm(RenameEventInput, { eventId: event.id, name: event.name });
+  const form = useInputForm(RenameEventInput, { eventId: event.id, name: event.name });
   const error = form.formState.errors.name?.message;
   const save = form.handleSubmit(async (input) => {
-    const outcome = await attempt(renameEvent, input);
+    const outcome = await callAction(renameEvent, input);
     if (outcome.ok) return onClose();
     complain(showProblems(form, outcome.problems));
   });

@@ -2,7 +2,7 @@
 import { ChevronDown } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { ALLERGENS, DIET_FLAGS, inListOrder, type Carried } from '../../core/model';
-import { carriedName } from '../../formats/carriedWords';
+import { carriedName } from '../../formats/messages/carried';
 import { inputClass } from './Field';
 
 interface CarriedPickerProps {

@@ -2,13 +2,13 @@
 import { Truck } from 'lucide-react';
 import { useState } from 'react';
 import { kitchenOf, type CookEvent } from '../../core/model';
-import { CURRENCIES, KitchenInput } from '../../doors';
+import { CURRENCIES, KitchenInput } from '../../inputs';
 import { localDate, localTime } from '../../formats/clock';
 import type { Action } from './actions';
 import { Button } from './Button';
 import { Dialog } from './Dialog';
-import { DoorForm } from './DoorForm.client';
-import { Choice, conversions, Figure, Words } from './formFields';
+import { InputForm } from './InputForm.client';
+import { SelectField, conversions, FigureField, TextField } from './formFields';
 import { useUnits } from './UnitsProvider';
 
 type K = KitchenInput;
@@ -35,23 +35,28 @@ export function KitchenDialog({ event, saveKitchen }: { event: CookEvent; saveKi
         <Truck size={16} aria-hidden /> Delivery and kitchen
       </Button>
       <Dialog open={open} onOpenChange={setOpen} title="Delivery and kitchen" description="What prep is planned within." wide>
-        <DoorForm<K, CookEvent>
-          door={KitchenInput}
+        <InputForm<K, CookEvent>
+          schema={KitchenInput}
           values={inputOf(event)}
           save={saveKitchen}
           saved={() => 'Saved; prep follows.'}
           onDone={() => setOpen(false)}
         >
-          <Words<K> name="deliverDate" label="Meat comes on" type="date" optional />
-          <Words<K> name="deliverTime" label="at" type="time" optional />
-          <Choice<K> name="currency" label="Prices in" options={CURRENCIES.map((code) => [code, code] as const)} className="col-span-2" />
-          <Figure<K> name="fridgeLitres" label="Fridge space" conversion={litres} />
-          <Figure<K> name="tubLitres" label="Brine tubs" conversion={litres} />
-          <Figure<K> name="hands" label="Pairs of hands for prep" conversion={plain} />
-          <Figure<K> name="carvers" label="Carvers" conversion={plain} />
-          <Figure<K> name="fromHour" label="Kitchen opens, hour" conversion={plain} />
-          <Figure<K> name="toHour" label="Kitchen closes, hour" conversion={plain} />
-        </DoorForm>
+          <TextField<K> name="deliverDate" label="Meat comes on" type="date" optional />
+          <TextField<K> name="deliverTime" label="at" type="time" optional />
+          <SelectField<K>
+            name="currency"
+            label="Prices in"
+            options={CURRENCIES.map((code) => [code, code] as const)}
+            className="col-span-2"
+          />
+          <FigureField<K> name="fridgeLitres" label="Fridge space" conversion={litres} />
+          <FigureField<K> name="tubLitres" label="Brine tubs" conversion={litres} />
+          <FigureField<K> name="prepCrew" label="Pairs of hands for prep" conversion={plain} />
+          <FigureField<K> name="carvers" label="Carvers" conversion={plain} />
+          <FigureField<K> name="fromHour" label="Kitchen opens, hour" conversion={plain} />
+          <FigureField<K> name="toHour" label="Kitchen closes, hour" conversion={plain} />
+        </InputForm>
       </Dialog>
     </>
   );

@@ -5,7 +5,7 @@ import type { Outcome, Problem } from '../../core/outcome';
 export type Action<R> = (input: unknown) => Promise<Outcome<R>>;
 
 /** Runs an action; a lost connection becomes a problem like any other, and nothing typed is lost. */
-export async function attempt<R>(action: Action<R>, input: unknown): Promise<Outcome<R>> {
+export async function callAction<R>(action: Action<R>, input: unknown): Promise<Outcome<R>> {
   try {
     return await action(input);
   } catch {

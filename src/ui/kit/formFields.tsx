@@ -57,7 +57,7 @@ interface EntryFieldProps<T extends FieldValues> {
 }
 
 /** A figure of an entry. An optional one may be left blank. */
-export function Figure<T extends FieldValues>({
+export function FigureField<T extends FieldValues>({
   name,
   label,
   conversion,
@@ -89,7 +89,7 @@ export function Figure<T extends FieldValues>({
   );
 }
 
-export function Words<T extends FieldValues>({
+export function TextField<T extends FieldValues>({
   name,
   label,
   className,
@@ -115,7 +115,7 @@ export function Words<T extends FieldValues>({
   );
 }
 
-export function Choice<T extends FieldValues>({
+export function SelectField<T extends FieldValues>({
   name,
   label,
   options,

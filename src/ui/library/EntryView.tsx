@@ -1,6 +1,6 @@
 import { Copy, Pencil, RotateCcw, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { capital } from '../../formats/names';
+import { capital } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 
 /** Without the holes that optional fields leave. */

@@ -2,10 +2,10 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
-import type { CutInput, MethodInput } from '../../doors';
+import type { CutInput, MethodInput } from '../../inputs';
 import { formatLength, formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
-import { capital } from '../../formats/names';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { capital } from '../../formats/messages/names';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
 import { CutForm } from './CutForm.client';
@@ -15,9 +15,9 @@ import { MethodForm } from './MethodForm.client';
 import { Recipes } from './Recipes.client';
 
 export interface LibraryActions {
-  keepCut: Action<{ id: string }>;
-  keepMethod: Action<{ id: string }>;
-  keepRecipe: Action<{ id: string }>;
+  saveCut: Action<{ id: string }>;
+  saveMethod: Action<{ id: string }>;
+  saveRecipe: Action<{ id: string }>;
   restoreEntry: Action<{ id: string }>;
 }
 
@@ -55,13 +55,13 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
   const shownMethod = library.methods.find((each) => each.id === methodId) ?? library.methods[0]!;
 
   const putBack = async (kind: 'cut' | 'method', entry: Cut | Method, shipped: boolean) => {
-    const outcome = await attempt(actions.restoreEntry, { kind, id: entry.id });
+    const outcome = await callAction(actions.restoreEntry, { kind, id: entry.id });
     if (!outcome.ok) return complain(outcome.problems);
     announce(shipped ? `${capital(entry.name)} is as shipped again.` : `${capital(entry.name)} taken away.`, async () => {
       const again =
         kind === 'cut'
-          ? await attempt(actions.keepCut, plain(cutInput(entry as Cut)))
-          : await attempt(actions.keepMethod, plain(methodInput(entry as Method)));
+          ? await callAction(actions.saveCut, plain(cutInput(entry as Cut)))
+          : await callAction(actions.saveMethod, plain(methodInput(entry as Method)));
       if (!again.ok) complain(again.problems);
     });
   };
@@ -170,14 +170,14 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
           </Entry>
         </Tabs.Content>
         <Tabs.Content value="recipes">
-          <Recipes library={library} own={own.recipes} keepRecipe={actions.keepRecipe} restoreEntry={actions.restoreEntry} />
+          <Recipes library={library} own={own.recipes} saveRecipe={actions.saveRecipe} restoreEntry={actions.restoreEntry} />
         </Tabs.Content>
       </Tabs.Root>
       <Dialog open={method !== undefined} onOpenChange={(open) => !open && setMethod(undefined)} title={method?.name ?? 'Method'} wide>
         {method && (
           <MethodForm
             method={method}
-            keepMethod={actions.keepMethod}
+            saveMethod={actions.saveMethod}
             onDone={(id) => {
               if (id) setMethodId(id);
               setMethod(undefined);
@@ -189,7 +189,7 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
         {cut && (
           <CutForm
             cut={cut}
-            keepCut={actions.keepCut}
+            saveCut={actions.saveCut}
             onDone={(id) => {
               if (id) setCutId(id);
               setCut(undefined);

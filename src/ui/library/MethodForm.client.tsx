@@ -1,21 +1,21 @@
 'use client';
 import { useState } from 'react';
-import { MethodInput } from '../../doors';
+import { MethodInput } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
-import { DoorForm } from '../kit/DoorForm.client';
-import { Choice, conversions, Figure, Tick, Words } from '../kit/formFields';
+import { InputForm } from '../kit/InputForm.client';
+import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 
 type M = MethodInput;
 
 /** Every choice of a method. Sprays and a hot finish appear when they are wanted. */
 export function MethodForm({
   method,
-  keepMethod,
+  saveMethod,
   onDone,
 }: {
   method: MethodInput;
-  keepMethod: Action<{ id: string }>;
+  saveMethod: Action<{ id: string }>;
   onDone(id?: string): void;
 }) {
   const { heat, minutes, plain } = conversions(useUnits());
@@ -29,15 +29,15 @@ export function MethodForm({
     hotFinish: hot ? (method.hotFinish ?? { pitC: 200, minutes: 10 }) : undefined,
   };
   return (
-    <DoorForm<M, { id: string }>
+    <InputForm<M, { id: string }>
       key={`${steps}${sprays}${hot}`}
-      door={MethodInput}
+      schema={MethodInput}
       values={entry}
-      save={keepMethod}
+      save={saveMethod}
       onDone={(saved) => onDone(saved?.id)}
     >
-      <Words<M> name="name" label="Name" className="col-span-2" />
-      <Choice<M>
+      <TextField<M> name="name" label="Name" className="col-span-2" />
+      <SelectField<M>
         name="purpose"
         label="For"
         options={[
@@ -48,7 +48,7 @@ export function MethodForm({
           ['dish', 'pan dishes'],
         ]}
       />
-      <Choice<M>
+      <SelectField<M>
         name="wrap"
         label="Wrap"
         options={[
@@ -58,38 +58,42 @@ export function MethodForm({
           ['pan', 'covered pan'],
         ]}
       />
-      <Words<M> name="line" label="What it costs and gives: time, bark, juice, smoke, yield, risk" className="col-span-2 sm:col-span-4" />
-      <Words<M>
+      <TextField<M>
+        name="line"
+        label="What it costs and gives: time, bark, juice, smoke, yield, risk"
+        className="col-span-2 sm:col-span-4"
+      />
+      <TextField<M>
         name="practice"
         label="The rest of it: fat, surface, salt, wood, place, opening, after pulling"
         className="col-span-2 sm:col-span-4"
       />
-      <Figure<M> name="pitC" label="Pit heat" conversion={heat} />
-      <Figure<M> name="pitLowC" label="Lowest" conversion={heat} />
-      <Figure<M> name="pitHighC" label="Highest" conversion={heat} />
+      <FigureField<M> name="pitC" label="Pit heat" conversion={heat} />
+      <FigureField<M> name="pitLowC" label="Lowest" conversion={heat} />
+      <FigureField<M> name="pitHighC" label="Highest" conversion={heat} />
       <Tick<M> name="needsSmoke" label="needs smoke" />
-      <Figure<M> name="wrapCoreC" label="Wrap at core" conversion={heat} optional />
-      <Figure<M> name="wrapAfterMin" label="Wrap after" conversion={minutes} optional />
+      <FigureField<M> name="wrapCoreC" label="Wrap at core" conversion={heat} optional />
+      <FigureField<M> name="wrapAfterMin" label="Wrap after" conversion={minutes} optional />
       <Tick<M> name="wrapBark" label="wrap at set bark" />
       <Tick<M> name="wrapAll" label="all must be met" />
-      <Figure<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
+      <FigureField<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
       <Tick<M> name="finishOffSmoke" label="may finish in an oven" className="col-span-2" />
-      <Figure<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
-      <Figure<M> name="ventMin" label="Vent" conversion={minutes} />
-      <Figure<M> name="restMin" label="Rest" conversion={minutes} />
-      <Figure<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />
-      <Figure<M> name="holdIdealHighMin" label="to" conversion={minutes} />
-      <Figure<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
+      <FigureField<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
+      <FigureField<M> name="ventMin" label="Vent" conversion={minutes} />
+      <FigureField<M> name="restMin" label="Rest" conversion={minutes} />
+      <FigureField<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />
+      <FigureField<M> name="holdIdealHighMin" label="to" conversion={minutes} />
+      <FigureField<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <Toggle label="heat steps up" on={steps} onChange={setSteps} />
       <Toggle label="sprayed" on={sprays} onChange={setSprays} />
       <Toggle label="finished hot" on={hot} onChange={setHot} />
-      {steps && <Figure<M> name="steps.0.fromMin" label="Steps up after" conversion={minutes} />}
-      {steps && <Figure<M> name="steps.0.pitC" label="to a pit heat of" conversion={heat} />}
-      {sprays && <Figure<M> name="spray.fromMin" label="First spray after" conversion={minutes} />}
-      {sprays && <Figure<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
-      {hot && <Figure<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
-      {hot && <Figure<M> name="hotFinish.minutes" label="for" conversion={minutes} />}
-    </DoorForm>
+      {steps && <FigureField<M> name="steps.0.fromMin" label="Steps up after" conversion={minutes} />}
+      {steps && <FigureField<M> name="steps.0.pitC" label="to a pit heat of" conversion={heat} />}
+      {sprays && <FigureField<M> name="spray.fromMin" label="First spray after" conversion={minutes} />}
+      {sprays && <FigureField<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
+      {hot && <FigureField<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
+      {hot && <FigureField<M> name="hotFinish.minutes" label="for" conversion={minutes} />}
+    </InputForm>
   );
 }
 

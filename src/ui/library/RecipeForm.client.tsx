@@ -2,26 +2,26 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, useFieldArray, useFormContext } from 'react-hook-form';
 import { RECIPE_KINDS, STORES } from '../../core/model';
-import { RecipeInput } from '../../doors';
+import { RecipeInput } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
-import { DoorForm } from '../kit/DoorForm.client';
+import { InputForm } from '../kit/InputForm.client';
 import { FieldError, inputClass } from '../kit/Field';
-import { Choice, Words } from '../kit/formFields';
+import { SelectField, TextField } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
 
 type R = RecipeInput;
 
 /** A recipe: what it is, and its ingredients as parts by weight. */
-export function RecipeForm({ recipe, keepRecipe, onDone }: { recipe: R; keepRecipe: Action<{ id: string }>; onDone(id?: string): void }) {
+export function RecipeForm({ recipe, saveRecipe, onDone }: { recipe: R; saveRecipe: Action<{ id: string }>; onDone(id?: string): void }) {
   return (
-    <DoorForm<R, { id: string }> door={RecipeInput} values={recipe} save={keepRecipe} onDone={(saved) => onDone(saved?.id)}>
-      <Words<R> name="name" label="Name" className="col-span-2" />
-      <Choice<R> name="kind" label="It is a" options={RECIPE_KINDS.map((kind) => [kind, kind] as const)} className="col-span-2" />
-      <Words<R> name="line" label="What it is for" className="col-span-full" />
+    <InputForm<R, { id: string }> schema={RecipeInput} values={recipe} save={saveRecipe} onDone={(saved) => onDone(saved?.id)}>
+      <TextField<R> name="name" label="Name" className="col-span-2" />
+      <SelectField<R> name="kind" label="It is a" options={RECIPE_KINDS.map((kind) => [kind, kind] as const)} className="col-span-2" />
+      <TextField<R> name="line" label="What it is for" className="col-span-full" />
       <Ingredients />
-    </DoorForm>
+    </InputForm>
   );
 }
 

@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import { carriedBy, RECIPE_KINDS, RECIPES, type Library, type Recipe, type RecipeKind } from '../../core/model';
 import { scaleRecipe } from '../../core/quantities';
-import type { RecipeInput } from '../../doors';
-import { carriedName } from '../../formats/carriedWords';
-import { list } from '../../formats/names';
+import type { RecipeInput } from '../../inputs';
+import { carriedName } from '../../formats/messages/carried';
+import { list } from '../../formats/messages/names';
 import { formatSmallMass } from '../../formats/units';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
 import { Field } from '../kit/Field';
 import { conversions } from '../kit/formFields';
@@ -35,12 +35,12 @@ const STORE_WORDS = { dry: 'dry store', chilled: 'chilled', fresh: 'fresh', none
 interface RecipesProps {
   library: Library;
   own: string[];
-  keepRecipe: Action<{ id: string }>;
+  saveRecipe: Action<{ id: string }>;
   restoreEntry: Action<{ id: string }>;
 }
 
 /** Seasonings, sauces and dishes as parts by weight, scaled to any amount, with what they carry. */
-export function Recipes({ library, own, keepRecipe, restoreEntry }: RecipesProps) {
+export function Recipes({ library, own, saveRecipe, restoreEntry }: RecipesProps) {
   const units = useUnits();
   const { weight } = conversions(units);
   const [recipeId, setRecipeId] = useState('rub-harbour');
@@ -52,10 +52,10 @@ export function Recipes({ library, own, keepRecipe, restoreEntry }: RecipesProps
   const shipped = RECIPES.some((each) => each.id === shown.id);
   const scaled = scaleRecipe(shown, Number.isFinite(kg) && kg > 0 ? kg : 0);
   const putBack = async (recipe: Recipe) => {
-    const outcome = await attempt(restoreEntry, { kind: 'recipe', id: recipe.id });
+    const outcome = await callAction(restoreEntry, { kind: 'recipe', id: recipe.id });
     if (!outcome.ok) return complain(outcome.problems);
     announce(shipped ? `${recipe.name} is as shipped again.` : `${recipe.name} taken away.`, async () => {
-      const again = await attempt(keepRecipe, plain(recipe));
+      const again = await callAction(saveRecipe, plain(recipe));
       if (!again.ok) complain(again.problems);
     });
   };
@@ -110,7 +110,7 @@ export function Recipes({ library, own, keepRecipe, restoreEntry }: RecipesProps
         {edited && (
           <RecipeForm
             recipe={edited}
-            keepRecipe={keepRecipe}
+            saveRecipe={saveRecipe}
             onDone={(id) => {
               if (id) setRecipeId(id);
               setEdited(undefined);

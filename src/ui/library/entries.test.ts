@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CUTS, METHODS } from '../../core/model';
-import { check, CutInput, MethodInput } from '../../doors';
+import { check, CutInput, MethodInput } from '../../inputs';
 import { copyOf, cutInput, methodInput } from './entries';
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));

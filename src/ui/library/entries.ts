@@ -1,5 +1,5 @@
 import type { Cut, Method } from '../../core/model';
-import type { CutInput, MethodInput } from '../../doors';
+import type { CutInput, MethodInput } from '../../inputs';
 
 /** A method as its form holds it. */
 export function methodInput(method: Method): MethodInput {

@@ -2,12 +2,12 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type CrewMember } from '../../core/model';
-import { DayInput } from '../../doors';
+import { DayInput } from '../../inputs';
 import { localDate, localTime } from '../../formats/clock';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
-import { DoorForm } from '../kit/DoorForm.client';
-import { Choice, conversions, Figure, Words } from '../kit/formFields';
+import { InputForm } from '../kit/InputForm.client';
+import { SelectField, conversions, FigureField, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 type D = DayInput;
@@ -42,25 +42,25 @@ export function DayForm({
 }) {
   const { minutes, heat, wind } = conversions(useUnits());
   return (
-    <DoorForm<D, CookEvent>
-      door={DayInput}
+    <InputForm<D, CookEvent>
+      schema={DayInput}
       values={dayInput(event)}
       save={saveDay}
       saved={() => 'Saved; fuel and plan follow.'}
       onDone={() => onDone()}
     >
-      <Figure<D> name="airC" label="Air" conversion={heat} />
-      <Figure<D> name="windMPerS" label="Wind" conversion={wind} />
-      <Words<D> name="quietFrom" label="Quiet from" type="time" />
-      <Words<D> name="quietTo" label="to" type="time" />
-      <Figure<D> name="driveMin" label="Drive to the venue" conversion={minutes} />
-      <Figure<D> name="setUpMin" label="Setting up there" conversion={minutes} />
-      <Words<D> name="power" label="Power there" className="col-span-2" />
-      <Words<D> name="rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
+      <FigureField<D> name="airC" label="Air" conversion={heat} />
+      <FigureField<D> name="windMPerS" label="Wind" conversion={wind} />
+      <TextField<D> name="quietFrom" label="Quiet from" type="time" />
+      <TextField<D> name="quietTo" label="to" type="time" />
+      <FigureField<D> name="driveMin" label="Drive to the venue" conversion={minutes} />
+      <FigureField<D> name="setUpMin" label="Setting up there" conversion={minutes} />
+      <TextField<D> name="power" label="Power there" className="col-span-2" />
+      <TextField<D> name="rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
       <div className="col-span-2 sm:col-span-4">
         <Shifts event={event} crew={crew} />
       </div>
-    </DoorForm>
+    </InputForm>
   );
 }
 
@@ -75,11 +75,11 @@ function Shifts({ event, crew }: { event: CookEvent; crew: readonly CrewMember[]
       <ul className="space-y-2">
         {shifts.fields.map((shift, i) => (
           <li key={shift.key} className="grid grid-cols-2 gap-2 sm:grid-cols-[1.3fr_1fr_0.8fr_1fr_0.8fr_auto]">
-            <Choice<D> name={`duty.${i}.memberId`} label="Who" options={crew.map((member) => [member.id, member.name] as const)} />
-            <Words<D> name={`duty.${i}.fromDate`} label="From" type="date" />
-            <Words<D> name={`duty.${i}.fromTime`} label="at" type="time" />
-            <Words<D> name={`duty.${i}.toDate`} label="Until" type="date" />
-            <Words<D> name={`duty.${i}.toTime`} label="at" type="time" />
+            <SelectField<D> name={`duty.${i}.memberId`} label="Who" options={crew.map((member) => [member.id, member.name] as const)} />
+            <TextField<D> name={`duty.${i}.fromDate`} label="From" type="date" />
+            <TextField<D> name={`duty.${i}.fromTime`} label="at" type="time" />
+            <TextField<D> name={`duty.${i}.toDate`} label="Until" type="date" />
+            <TextField<D> name={`duty.${i}.toTime`} label="at" type="time" />
             <Button look="quiet" className="self-end px-2" aria-label={`Remove shift ${i + 1}`} onClick={() => shifts.remove(i)}>
               <Trash2 size={16} aria-hidden />
             </Button>

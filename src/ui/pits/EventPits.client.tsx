@@ -8,7 +8,7 @@ import { dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';
 import { RackDrawing } from '../equipment/RackDrawing';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
@@ -46,7 +46,7 @@ export function EventPits({ event, equipment, others, chooseEquipment, copyEquip
     setChosen(next);
     queue.current = queue.current.then(async () => {
       const known = (list: readonly { id: string }[], ids: string[]) => ids.filter((id) => list.some((each) => each.id === id));
-      const outcome = await attempt(chooseEquipment, {
+      const outcome = await callAction(chooseEquipment, {
         eventId: event.id,
         pitIds: known(pits, next.pitIds),
         boxIds: known(boxes, next.boxIds),
@@ -62,7 +62,7 @@ export function EventPits({ event, equipment, others, chooseEquipment, copyEquip
     choose({ ...chosen, [key]: chosen[key].includes(id) ? chosen[key].filter((each) => each !== id) : [...chosen[key], id] });
   const copyFrom = async (fromEventId: string) => {
     const before = chosen;
-    const outcome = await attempt(copyEquipment, { eventId: event.id, fromEventId });
+    const outcome = await callAction(copyEquipment, { eventId: event.id, fromEventId });
     if (!outcome.ok) return complain(outcome.problems);
     setChosen(chosenOf(outcome.value));
     announce('The same equipment is chosen here.', () => choose(before));

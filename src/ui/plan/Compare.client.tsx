@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { NamedPlan, Plan } from '../../core/model';
 import { namedPlanOf, type PlanFigures, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { formatMass, formatMinutes, formatShare } from '../../formats/units';
 import type { Planner } from '../../workers/client';
 import type { Compared } from '../../workers/protocol';
@@ -15,7 +15,7 @@ import { FileButton } from '../kit/FileButton.client';
 const THIS = 'this';
 
 interface CompareProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   plan: Plan;
   named: readonly NamedPlan[];
@@ -31,7 +31,7 @@ interface CompareProps {
 }
 
 /** Plans of one event side by side: how sure, how much sleep, hold, fire, food and work; one is taken up. */
-export function Compare({ speech, input, plan, named, planner, shownId, onShow, onKeep, onFile, onAdopt, onForget }: CompareProps) {
+export function Compare({ messageContext, input, plan, named, planner, shownId, onShow, onKeep, onFile, onAdopt, onForget }: CompareProps) {
   const [compared, setCompared] = useState<Compared[]>([]);
   const [name, setName] = useState('');
   const [refused, setRefused] = useState<string>();
@@ -52,7 +52,7 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
       return { id: kept.id, name: kept.name, figures: own?.figures, kept, compared: own };
     }),
   ];
-  const measures = measuresOf(speech, now);
+  const measures = measuresOf(messageContext, now);
   return (
     <section aria-label="Compare plans" className="border-b border-line bg-sheet px-4 py-3 print:hidden">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -157,8 +157,8 @@ export function Compare({ speech, input, plan, named, planner, shownId, onShow, 
 }
 
 /** The figures in words, and whether a plan's is another than this one's. */
-function measuresOf(speech: Speech, now: PlanFigures | undefined) {
-  const { event, units } = speech;
+function measuresOf(messageContext: MessageContext, now: PlanFigures | undefined) {
+  const { event, units } = messageContext;
   const measure = (label: string, of: (figures: PlanFigures) => string) => ({
     label,
     of,

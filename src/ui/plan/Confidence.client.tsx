@@ -4,22 +4,22 @@ import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import type { PlanFigures, PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { formatMass, formatShare } from '../../formats/units';
-import { oddsWords } from '../../formats/words';
+import { oddsMessage } from '../../formats/messages/task';
 import type { Planner } from '../../workers/client';
 import { Button, buttonClass } from '../kit/Button';
 import { Slider } from '../kit/Slider';
 
 interface ConfidenceProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   planner: React.RefObject<Planner | undefined>;
   onChange(confidence: number): void;
 }
 
 /** How sure the plan must be, and what being surer costs: asked of the planner as the slider moves. */
-export function Confidence({ speech, input, planner, onChange }: ConfidenceProps) {
+export function Confidence({ messageContext, input, planner, onChange }: ConfidenceProps) {
   const now = input.event.confidence;
   const [wanted, setWanted] = useState(now);
   const [price, setPrice] = useState<{ at: number; now: PlanFigures; then: PlanFigures }>();
@@ -60,14 +60,14 @@ export function Confidence({ speech, input, planner, onChange }: ConfidenceProps
             onChange={(value) => setWanted(value / 100)}
           />
           <p className="mt-1 text-[0.92rem] text-soft">
-            The time kept on a pit covers {oddsWords(wanted)} such cooks; what the cook does not use becomes hold.
+            The time kept on a pit covers {oddsMessage(wanted)} such cooks; what the cook does not use becomes hold.
           </p>
           {wanted !== now && (
             <>
               <h3 className="mt-3 text-[0.93rem] text-soft">Its price</h3>
               {known ? (
                 <ul className="figures mt-1 space-y-0.5 text-[0.95rem]">
-                  {priceLines(speech, known.now, known.then).map((line) => (
+                  {priceLines(messageContext, known.now, known.then).map((line) => (
                     <li key={line}>{line}</li>
                   ))}
                 </ul>
@@ -94,7 +94,7 @@ export function Confidence({ speech, input, planner, onChange }: ConfidenceProps
   );
 }
 
-function priceLines({ event, units }: Speech, now: PlanFigures, then: PlanFigures): string[] {
+function priceLines({ event, units }: MessageContext, now: PlanFigures, then: PlanFigures): string[] {
   const time = (ms: number) => dayAndTime(ms, event.timeZone, units.clock);
   const change = (label: string, before: string, after: string) =>
     before === after ? `${label} ${before}, as now` : `${label} ${before} → ${after}`;

@@ -1,6 +1,6 @@
 import type { Leg, Plan, Run } from '../../core/model';
 import { xAt, type TimelineLayout } from '../../core/timeline';
-import { batchName, type Speech } from '../../formats/names';
+import { batchName, type MessageContext } from '../../formats/messages/names';
 
 /** Where another plan has a run that the one drawn has not there and then. */
 export interface Ghost extends Leg {
@@ -19,20 +19,20 @@ export function elsewhere(other: Plan, { runs }: Plan): Ghost[] {
 
 interface GhostsProps {
   scale: TimelineLayout['scale'];
-  speech: Speech;
+  messageContext: MessageContext;
   row: { y: number; height: number };
   ghosts: readonly Ghost[];
 }
 
 /** Outlines over one rack's runs, each with its name where there is room for it. */
-export function Ghosts({ scale, speech, row, ghosts }: GhostsProps) {
+export function Ghosts({ scale, messageContext, row, ghosts }: GhostsProps) {
   let namedTo = -Infinity;
   return [...ghosts]
     .sort((a, b) => a.fromMs - b.fromMs)
     .map((leg) => {
       const x0 = Math.max(scale.leftPx, xAt(scale, leg.fromMs));
       const x1 = Math.max(x0 + 2, xAt(scale, leg.toMs));
-      const name = `${batchName(speech, leg.batchId)} ${leg.pieceIds.length}`;
+      const name = `${batchName(messageContext, leg.batchId)} ${leg.pieceIds.length}`;
       const widthPx = name.length * 5.9 + 8;
       const isNamed = x0 >= namedTo;
       if (isNamed) namedTo = x0 + widthPx;

@@ -1,28 +1,28 @@
 import type { Lever, PlanInput, Remedy } from '../../core/planning';
-import { leverWords, remedyWords } from '../../formats/leverWords';
-import type { Speech } from '../../formats/names';
+import { leverMessage, remedyMessage } from '../../formats/messages/lever';
+import type { MessageContext } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 
 interface LeverListProps {
   label: string;
-  speech: Speech;
+  messageContext: MessageContext;
   input: Pick<PlanInput, 'spare'>;
   remedies: readonly Remedy[];
   onPull(lever: Lever, words: string): void;
 }
 
 /** Levers that were tried, what came of each, and a button that pulls it. */
-export function LeverList({ label, speech, input: { spare }, remedies, onPull }: LeverListProps) {
+export function LeverList({ label, messageContext, input: { spare }, remedies, onPull }: LeverListProps) {
   const { pits = [], boxes = [], warmers = [], crew = [] } = spare ?? {};
   const spareNames = new Map([...pits, ...boxes, ...warmers, ...crew].map(({ id, name }) => [id, name]));
   return (
     <ul aria-label={label} className="divide-y divide-line">
       {remedies.map((remedy) => {
-        const words = leverWords(speech, remedy.lever, spareNames);
+        const words = leverMessage(messageContext, remedy.lever, spareNames);
         return (
           <li key={words} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
             <span className="min-w-0 grow font-semibold">{words}</span>
-            <span className={`figures ${remedy.solves ? 'text-safe' : 'text-warn'}`}>{remedyWords(remedy)}</span>
+            <span className={`figures ${remedy.solves ? 'text-safe' : 'text-warn'}`}>{remedyMessage(remedy)}</span>
             {remedy.lever.code === 'cookDayBefore' ? (
               <span className="text-[0.9rem] text-soft">change it in the brief</span>
             ) : (

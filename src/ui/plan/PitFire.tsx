@@ -1,6 +1,6 @@
 import type { TimelineLayout } from '../../core/timeline';
 import { clockTime } from '../../formats/clock';
-import { batchName, list, type Speech } from '../../formats/names';
+import { batchName, list, type MessageContext } from '../../formats/messages/names';
 import { formatTemp } from '../../formats/units';
 import { openingPath } from './patterns';
 
@@ -17,8 +17,8 @@ const DONE_WORDS: Record<string, string> = {
 };
 
 /** A pit's heat over the day: lit, set, changed over; coals brought up for a hot finish; a flap wherever its lid is lifted. */
-export function PitFire({ row, speech }: { row: TimelineLayout['pits'][number]; speech: Speech }) {
-  const { units, event } = speech;
+export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][number]; messageContext: MessageContext }) {
+  const { units, event } = messageContext;
   const { lineY } = row;
   return (
     <g>
@@ -48,7 +48,7 @@ export function PitFire({ row, speech }: { row: TimelineLayout['pits'][number]; 
           <title>
             {`${clockTime(opening.atMs, event.timeZone, units.clock)}: ${list(
               opening.tasks.map(({ kind, batchId }) =>
-                `${DONE_WORDS[kind] ?? kind} ${batchId ? batchName(speech, batchId).toLowerCase() : ''}`.trim(),
+                `${DONE_WORDS[kind] ?? kind} ${batchId ? batchName(messageContext, batchId).toLowerCase() : ''}`.trim(),
               ),
             )}`}
           </title>

@@ -3,13 +3,13 @@ import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-re
 import Link from 'next/link';
 import type { Broken, Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
-import { brokenWords } from '../../formats/brokenWords';
-import type { Speech } from '../../formats/names';
+import { brokenMessage } from '../../formats/messages/broken';
+import type { MessageContext } from '../../formats/messages/names';
 import type { Planner } from '../../workers/client';
 import { Button, buttonClass } from '../kit/Button';
 import { Confidence } from './Confidence.client';
-import { savingWords } from './useEventEdits';
-import { tightestWords, Verdict } from './Verdicts.client';
+import { savingMessage } from './useEventEdits';
+import { tightestMessage, Verdict } from './Verdicts.client';
 
 interface PlanState {
   failed: boolean;
@@ -21,7 +21,7 @@ interface PlanState {
 }
 
 interface PlanBarProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   plan: Plan;
   planner: React.RefObject<Planner | undefined>;
@@ -40,15 +40,21 @@ interface PlanBarProps {
 
 /** The line on top of the plan: how sure each serving is, the tightest spot or what is going on, and what can be done. */
 export function PlanBar(props: PlanBarProps) {
-  const { speech, input, plan, planner, state, unsaved, undo, redo, comparing } = props;
+  const { messageContext, input, plan, planner, state, unsaved, undo, redo, comparing } = props;
   const { onCompare, onNudge, onConfidence, onRePlan, onStop } = props;
-  const { event } = speech;
+  const { event } = messageContext;
   const { news, dragBroken } = state;
   const [headline, line] = headlineOf(state);
   return (
     <div className="flex flex-wrap items-stretch border-b border-line bg-sheet">
       {event.servings.map((serving) => (
-        <Verdict key={serving.id} serving={serving} speech={speech} plan={plan} onMove={(byMin) => onNudge(serving.id, byMin)} />
+        <Verdict
+          key={serving.id}
+          serving={serving}
+          messageContext={messageContext}
+          plan={plan}
+          onMove={(byMin) => onNudge(serving.id, byMin)}
+        />
       ))}
       <div className="min-w-64 flex-1 border-l border-line px-4 py-2">
         <p className={`truncate text-[0.85rem] ${dragBroken?.length ? 'text-bad' : 'text-soft'}`}>{headline}</p>
@@ -64,13 +70,15 @@ export function PlanBar(props: PlanBarProps) {
           </div>
         )}
         <p className={`font-semibold leading-snug ${news ? 'truncate' : ''}`} role="status">
-          {dragBroken?.length ? brokenWords(speech, dragBroken[0]!) + moreWords(dragBroken.length) : (line ?? tightestWords(speech, plan))}
+          {dragBroken?.length
+            ? brokenMessage(messageContext, dragBroken[0]!) + moreMessage(dragBroken.length)
+            : (line ?? tightestMessage(messageContext, plan))}
         </p>
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 py-2 print:hidden">
         {unsaved !== undefined && (
           <span role="status" className="text-[0.85rem] text-soft">
-            {savingWords(unsaved)}
+            {savingMessage(unsaved)}
           </span>
         )}
         <Button look="quiet" onClick={undo} disabled={!undo} aria-label="Undo" title="Undo (Ctrl Z)">
@@ -79,7 +87,7 @@ export function PlanBar(props: PlanBarProps) {
         <Button look="quiet" onClick={redo} disabled={!redo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
           <Redo2 size={17} aria-hidden />
         </Button>
-        <Confidence speech={speech} input={input} planner={planner} onChange={onConfidence} />
+        <Confidence messageContext={messageContext} input={input} planner={planner} onChange={onConfidence} />
         <Button onClick={onCompare} aria-pressed={comparing}>
           <Columns2 size={16} aria-hidden /> Compare
         </Button>
@@ -100,7 +108,7 @@ export function PlanBar(props: PlanBarProps) {
   );
 }
 
-const moreWords = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
+const moreMessage = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
 
 function headlineOf({ failed, searchFailed, news, planning, dragBroken }: PlanState): [headline: string, line?: string] {
   if (failed || searchFailed) return ['The planner stopped', 'This shows the last plan that was made. Load the page again.'];

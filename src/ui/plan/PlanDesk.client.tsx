@@ -4,15 +4,15 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
 import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever, type PlanInput } from '../../core/planning';
 import { addMinutes } from '../../core/units';
-import { speechOf } from '../../formats/names';
+import { messageContextOf } from '../../formats/messages/names';
 import type { Compared } from '../../workers/protocol';
-import { announce, attempt, firstMessage, type Action } from '../kit/actions';
+import { announce, callAction, firstMessage, type Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { Compare } from './Compare.client';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
-import { KeptPlan } from './KeptPlan.client';
+import { Baseline } from './Baseline.client';
 import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
 import { PlanRacks } from './PlanRacks.client';
@@ -35,12 +35,12 @@ interface PlanDeskProps {
   input: PlanInput;
   plan: Plan;
   savePlanFace: Action<CookEvent>;
-  keepPlan: Action<CookEvent>;
+  saveBaseline: Action<CookEvent>;
   readPlanFile: Action<NamedPlan>;
 }
 
 /** The plan at the desk: a verdict, the whole day as places over time, its racks, and one run in full; all of it can be pulled about. */
-export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan, readPlanFile }: PlanDeskProps) {
+export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBaseline, readPlanFile }: PlanDeskProps) {
   const units = useUnits();
   const { event, latest, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
   const input = useMemo(() => inputFor(first, event), [first, event]);
@@ -54,7 +54,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
   const [marked, setMarked] = useState<Compared>();
   const [scrubbedMs, setScrubbedMs] = useState<number>();
   const asked = useRef(0);
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const [holder, widthPx] = useWidth();
 
   const nudge = (servingId: string, byMin: number) =>
@@ -68,7 +68,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
   /** What was kept comes back with the event, and its revision with it. */
   const keep: Action<CookEvent> = async (wanted) => {
     await settled();
-    const outcome = await keepPlan(wanted);
+    const outcome = await saveBaseline(wanted);
     if (outcome.ok) take(outcome.value);
     return outcome;
   };
@@ -154,7 +154,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
     <main className="flex min-h-[calc(100vh-50px)] flex-col">
       <h1 className="sr-only">Plan of {event.name}</h1>
       <PlanBar
-        speech={speech}
+        messageContext={messageContext}
         input={input}
         plan={plan}
         planner={planner}
@@ -169,10 +169,10 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
         onRePlan={() => void rePlan()}
         onStop={stop}
       />
-      <KeptPlan speech={speech} input={input} plan={plan} keepPlan={keep} />
+      <Baseline messageContext={messageContext} input={input} plan={plan} saveBaseline={keep} />
       {comparing && (
         <Compare
-          speech={speech}
+          messageContext={messageContext}
           input={input}
           plan={made.plan}
           named={event.namedPlans ?? NONE}
@@ -184,7 +184,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
             change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
           }}
           onFile={async (text) => {
-            const outcome = await attempt(readPlanFile, { eventId: event.id, text });
+            const outcome = await callAction(readPlanFile, { eventId: event.id, text });
             if (!outcome.ok) return firstMessage(outcome.problems);
             change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), outcome.value] }), 'Not taken up.');
           }}
@@ -198,14 +198,14 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
           }
         />
       )}
-      {!news && <Trouble speech={speech} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
+      {!news && <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
             <>
               <div className="overflow-x-auto">
                 <Timeline
-                  speech={speech}
+                  messageContext={messageContext}
                   plan={plan}
                   widthPx={Math.max(widthPx, 640)}
                   nowMs={nowMs}
@@ -222,7 +222,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
                 <PhaseKey />
               </div>
               <PlanRacks
-                speech={speech}
+                messageContext={messageContext}
                 input={input}
                 plan={plan}
                 atMs={scrubMs}
@@ -240,14 +240,23 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, keepPlan
         <aside aria-label="Run in full" className="border-l border-line bg-sheet p-4">
           {selected ? (
             <RunPanel
-              speech={speech}
+              messageContext={messageContext}
               run={selected}
               curve={curve}
               pinned={Boolean(pinOf(event, selected))}
               onPin={() => togglePin(selected)}
               onPit={(pitId) => choosePit(selected, pitId)}
               onMethod={(methodId) => chooseMethod(selected, methodId)}
-              levers={<RunLevers speech={speech} input={input} plan={plan} batchId={selected.batchId} planner={planner} onPull={pull} />}
+              levers={
+                <RunLevers
+                  messageContext={messageContext}
+                  input={input}
+                  plan={plan}
+                  batchId={selected.batchId}
+                  planner={planner}
+                  onPull={pull}
+                />
+              }
             />
           ) : (
             <p className="text-soft">

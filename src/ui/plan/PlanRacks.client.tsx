@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Plan } from '../../core/model';
 import { mapPieces, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import { batchName, type Speech } from '../../formats/names';
+import { batchName, type MessageContext } from '../../formats/messages/names';
 import { formatMass, formatShare } from '../../formats/units';
 import { PieceName } from '../racks/PieceName';
 import { depthOf, RackFloor, RIM_MM } from '../racks/RackFloor';
@@ -14,7 +14,7 @@ const TALLEST_PX = 118;
 const WIDEST_PX = 300;
 
 interface PlanRacksProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   plan: Plan;
   atMs: number;
@@ -26,8 +26,8 @@ interface PlanRacksProps {
 }
 
 /** The racks of every pit in use at the moment under the scrubber, from above and to scale. */
-export function PlanRacks({ speech, input, plan, atMs, fromMs, toMs, selectedId, onMove, onSelect }: PlanRacksProps) {
-  const { units, event } = speech;
+export function PlanRacks({ messageContext, input, plan, atMs, fromMs, toMs, selectedId, onMove, onSelect }: PlanRacksProps) {
+  const { units, event } = messageContext;
   const pits = input.pits.filter((pit) => plan.runs.some((run) => run.legs.some((leg) => leg.pitId === pit.id)));
   const pieces = useMemo(() => new Map(pits.map((pit) => [pit.id, mapPieces(input, plan, pit.id)])), [input, plan, pits]);
   const when = dayAndTime(atMs, event.timeZone, units.clock);
@@ -81,7 +81,7 @@ export function PlanRacks({ speech, input, plan, atMs, fromMs, toMs, selectedId,
                   {there.map((piece) => {
                     const y = depthOf(rack) - piece.yMm - piece.depthMm;
                     const wrapped = piece.wrappedFromMs !== undefined && piece.wrappedFromMs <= atMs;
-                    const name = batchName(speech, piece.piece.batchId);
+                    const name = batchName(messageContext, piece.piece.batchId);
                     return (
                       <g key={piece.key} className="cursor-pointer" onClick={() => onSelect(piece.run.id)}>
                         <title>{`${name}, ${formatMass(piece.kg, units)}${wrapped ? ', wrapped' : ''}`}</title>

@@ -4,7 +4,7 @@ import type { Plan } from '../../core/model';
 import type { Bar } from '../../core/timeline';
 import { clockTime } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
-import { batchName, type Speech } from '../../formats/names';
+import { batchName, type MessageContext } from '../../formats/messages/names';
 import { phaseFill } from './patterns';
 
 /** A run is dragged only once the pointer has gone this far: a click may tremble. */
@@ -19,7 +19,7 @@ export interface BarDrag {
 
 interface RunBarProps {
   bar: Bar;
-  speech: Speech;
+  messageContext: MessageContext;
   plan: Plan;
   selected: boolean;
   countAll: boolean;
@@ -29,12 +29,12 @@ interface RunBarProps {
   pinned?: boolean;
 }
 
-export function RunBar({ bar, speech, plan, selected, countAll, onSelect, onDrag, pinned = false }: RunBarProps) {
+export function RunBar({ bar, messageContext, plan, selected, countAll, onSelect, onDrag, pinned = false }: RunBarProps) {
   const grabbed = useRef<{ x: number; moved: boolean }>(undefined);
   const run = plan.runs.find((each) => each.id === bar.runId)!;
-  const { timeZone } = speech.event;
-  const clock = speech.units.clock;
-  const name = `${batchName(speech, bar.batchId)} ${bar.count}`;
+  const { timeZone } = messageContext.event;
+  const clock = messageContext.units.clock;
+  const name = `${batchName(messageContext, bar.batchId)} ${bar.count}`;
   const chipPx = name.length * 5.9 + 9;
   const width = bar.x1 - bar.x0;
   const outside = chipPx > width - 4;

@@ -3,13 +3,13 @@ import { Square, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import type { Plan } from '../../core/model';
 import type { Lever, PlanInput, Remedy } from '../../core/planning';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
 import { LeverList } from './LeverList.client';
 
 interface RunLeversProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   plan: Plan;
   batchId: string;
@@ -18,7 +18,7 @@ interface RunLeversProps {
 }
 
 /** The levers of one batch, each tried on the plan as it stands when they are asked for. */
-export function RunLevers({ speech, input, plan, batchId, planner, onPull }: RunLeversProps) {
+export function RunLevers({ messageContext, input, plan, batchId, planner, onPull }: RunLeversProps) {
   const [tried, setTried] = useState<{ on: Plan; batchId: string; remedies: Remedy[]; done: boolean }>();
   const current = tried?.on === plan && tried.batchId === batchId ? tried : undefined;
   const tryAll = async () => {
@@ -36,7 +36,9 @@ export function RunLevers({ speech, input, plan, batchId, planner, onPull }: Run
           <Wrench size={16} aria-hidden /> Try its levers
         </Button>
       )}
-      {current && <LeverList label="Levers of this run" speech={speech} input={input} remedies={current.remedies} onPull={onPull} />}
+      {current && (
+        <LeverList label="Levers of this run" messageContext={messageContext} input={input} remedies={current.remedies} onPull={onPull} />
+      )}
       {current && !current.done && (
         <p className="mt-1 flex items-center gap-2 text-[0.92rem] text-soft" role="status">
           {current.remedies.length} tried

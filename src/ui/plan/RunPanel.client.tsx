@@ -8,8 +8,8 @@ import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
-import { capital, piecesWords, pitName, rackName, type Speech } from '../../formats/names';
-import { reasonWords } from '../../formats/words';
+import { capital, piecesMessage, pitName, rackName, type MessageContext } from '../../formats/messages/names';
+import { reasonMessage } from '../../formats/messages/task';
 import { Button } from '../kit/Button';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {
@@ -21,7 +21,7 @@ const SELECT = 'mt-0.5 block min-h-9 w-full rounded border border-line bg-paper 
 
 /** One run: its times, its curve, and why it starts when it starts. */
 interface RunPanelProps {
-  speech: Speech;
+  messageContext: MessageContext;
   run: Run;
   curve?: RunCurve;
   pinned: boolean;
@@ -32,12 +32,12 @@ interface RunPanelProps {
   levers: ReactNode;
 }
 
-export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, levers }: RunPanelProps) {
-  const { event, units } = speech;
+export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onMethod, levers }: RunPanelProps) {
+  const { event, units } = messageContext;
   const zone = event.timeZone;
   const batch = event.batches.find((each) => each.id === run.batchId)!;
-  const method = methodIn(speech.library, batch.methodId)!;
-  const cut = cutIn(speech.library, batch.cutId)!;
+  const method = methodIn(messageContext.library, batch.methodId)!;
+  const cut = cutIn(messageContext.library, batch.cutId)!;
   const time = (atMs: number) => clockTime(atMs, zone, units.clock);
   const clockOf = useCallback(
     (minute: number) => clockTime(addMinutes(run.onAtMs, minute), zone, units.clock),
@@ -45,7 +45,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
   );
   const places = run.legs.map(
     (leg) =>
-      `${leg.pieceIds.length} on ${rackName(speech, leg.pitId, leg.rackId)}, ${pitName(speech, leg.pitId)}, ${time(leg.fromMs)} to ${time(leg.toMs)}`,
+      `${leg.pieceIds.length} on ${rackName(messageContext, leg.pitId, leg.rackId)}, ${pitName(messageContext, leg.pitId)}, ${time(leg.fromMs)} to ${time(leg.toMs)}`,
   );
   const reached =
     cut.done.by === 'tender'
@@ -53,7 +53,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
       : `pulled at ${formatTemp(curve?.pullCoreC ?? cut.pulledAtC[0], units)}, peaks at ${formatTemp(cut.done.coreC, units)}`;
   return (
     <section aria-label="Selected run">
-      <h2 className="text-[1.25rem]">{capital(piecesWords(speech, run.batchId, run.pieceIds.length))}</h2>
+      <h2 className="text-[1.25rem]">{capital(piecesMessage(messageContext, run.batchId, run.pieceIds.length))}</h2>
       <p className="text-soft">
         {formatMass(run.kg, units)} in all · {method.name.toLowerCase()}
       </p>
@@ -64,7 +64,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
         <label className="min-w-0 flex-1 text-[0.82rem] text-soft">
           Pit
           <select className={SELECT} value={run.pitId} onChange={(change) => onPit(change.target.value)}>
-            {speech.pits.map((pit) => (
+            {messageContext.pits.map((pit) => (
               <option key={pit.id} value={pit.id}>
                 {pit.name}
               </option>
@@ -74,7 +74,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
         <label className="w-full text-[0.82rem] text-soft">
           Method
           <select className={SELECT} value={method.id} onChange={(change) => onMethod(change.target.value)}>
-            {[...new Set([method, ...methodsFor(speech.library, cut)])].map((each) => (
+            {[...new Set([method, ...methodsFor(messageContext.library, cut)])].map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}
               </option>
@@ -95,7 +95,7 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
           <CurveChart
             curve={curve}
             clockOf={clockOf}
-            title={`Cook curve of ${piecesWords(speech, run.batchId, run.pieceIds.length)}: ${reached}, expected at ${time(run.pullMedianMs)}`}
+            title={`Cook curve of ${piecesMessage(messageContext, run.batchId, run.pieceIds.length)}: ${reached}, expected at ${time(run.pullMedianMs)}`}
           />
         ) : (
           <div className="h-60" />
@@ -105,12 +105,12 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
       <ul className="mt-1 divide-y divide-line">
         {run.why.map((reason, i) => (
           <li key={`${reason.code}${i}`} className="py-1.5 leading-snug">
-            {reasonWords(speech, reason)}
+            {reasonMessage(messageContext, reason)}
           </li>
         ))}
         <li className="py-1.5 leading-snug">{capital(reached)}</li>
-        {curve && <li className="py-1.5 leading-snug">{becomesWords(curve, units)}</li>}
-        {curve && <li className="py-1.5 leading-snug">{safetyWords(curve, units)}</li>}
+        {curve && <li className="py-1.5 leading-snug">{becomesMessage(curve, units)}</li>}
+        {curve && <li className="py-1.5 leading-snug">{safetyMessage(curve, units)}</li>}
         {run.hold.gearId !== 'board' && (
           <li className="py-1.5 leading-snug">
             Held from {time(run.hold.fromEarlyMs)} at the earliest; the coolest core at carving is about{' '}
@@ -132,14 +132,14 @@ export function RunPanel({ speech, run, curve, pinned, onPin, onPit, onMethod, l
 }
 
 /** Bark, ring and yield of the expected cook, and what the thin end goes through. */
-function becomesWords(curve: RunCurve, units: Units): string {
+function becomesMessage(curve: RunCurve, units: Units): string {
   const bark = curve.barkSetMin === undefined ? 'No set bark' : `Bark set after ${formatMinutes(curve.barkSetMin)}`;
   const ring = curve.ringMm > 0.5 ? `, ring about ${curve.ringMm.toFixed(0)} mm` : '';
   const thin = curve.thinEnd ? `; the thin end is at ${formatTemp(curve.thinEnd.coreC, units)} by then` : '';
   return `${bark}${ring}, yield ${formatShare(curve.yieldShare)}${thin}`;
 }
 
-function safetyWords({ safety }: RunCurve, units: Units): string {
+function safetyMessage({ safety }: RunCurve, units: Units): string {
   const zone = `${formatTemp(DANGER_ZONE_C[0], units)} to ${formatTemp(DANGER_ZONE_C[1], units)}`;
   const lethal =
     safety.lethalityShare >= 1 ? 'meets the published time and temperature' : 'does not meet the published time and temperature';

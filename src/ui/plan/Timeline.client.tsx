@@ -4,17 +4,17 @@ import type { Plan, Shift } from '../../core/model';
 import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
 import { clockTime, startOfHour } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
-import { gearName, type Speech } from '../../formats/names';
+import { gearName, type MessageContext } from '../../formats/messages/names';
 import { Ghosts, type Ghost } from './Ghosts';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
-import { Hands, Nights, QuietAndRoad, Rulers, ServingFlags, ServingLines } from './TimelineParts';
+import { CrewLines, Nights, QuietAndRoad, Rulers, ServingFlags, ServingLines } from './TimelineParts';
 
 const LEFT_PX = 128;
 
 interface TimelineProps {
-  speech: Speech;
+  messageContext: MessageContext;
   plan: Plan;
   widthPx: number;
   nowMs: number;
@@ -35,7 +35,7 @@ const DRAG_STEP_MIN = 5;
 
 /** Places over time, running right to the serving line. Only draws and passes on clicks; the geometry is in core/timeline. */
 export function Timeline({
-  speech,
+  messageContext,
   plan,
   widthPx,
   nowMs,
@@ -48,7 +48,7 @@ export function Timeline({
   onDrag,
 }: TimelineProps) {
   const [dragged, setDragged] = useState<BarDrag>();
-  const { event, pits, boxes, warmers, units } = speech;
+  const { event, pits, boxes, warmers, units } = messageContext;
   const zone = event.timeZone;
   const layout = useMemo(
     () =>
@@ -90,7 +90,7 @@ export function Timeline({
       <PhasePatterns />
       <Nights layout={layout} zone={zone} bottom={bodyBottom} />
       <QuietAndRoad layout={layout} quiet={quiet} drives={plan.drives} bottom={bodyBottom} />
-      <Rulers layout={layout} speech={speech} bottom={bodyBottom} />
+      <Rulers layout={layout} messageContext={messageContext} bottom={bodyBottom} />
       <ServingLines layout={layout} bottom={bodyBottom} />
       {layout.pits.map((row) => {
         const pit = pits.find((each) => each.id === row.pitId)!;
@@ -129,7 +129,7 @@ export function Timeline({
                   <RunBar
                     key={`${bar.runId}-${bar.x0}`}
                     bar={bar}
-                    speech={speech}
+                    messageContext={messageContext}
                     plan={plan}
                     selected={bar.runId === selectedId}
                     onSelect={onSelect}
@@ -140,7 +140,7 @@ export function Timeline({
                 ))}
                 <Ghosts
                   scale={scale}
-                  speech={speech}
+                  messageContext={messageContext}
                   row={rack}
                   ghosts={ghosts.filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId)}
                 />
@@ -161,7 +161,7 @@ export function Timeline({
                   ))}
               </g>
             ))}
-            <PitFire row={row} speech={speech} />
+            <PitFire row={row} messageContext={messageContext} />
           </g>
         );
       })}
@@ -174,13 +174,13 @@ export function Timeline({
             </text>
           )}
           <text x={12} y={row.y + (i === 0 ? 29 : 14)} className="text-[11.5px]" fill="var(--soft)">
-            {row.gearId === 'board' ? 'board, tented' : gearName(speech, row.gearId).toLowerCase()}
+            {row.gearId === 'board' ? 'board, tented' : gearName(messageContext, row.gearId).toLowerCase()}
           </text>
           {row.bars.map((bar) => (
             <RunBar
               key={bar.runId}
               bar={bar}
-              speech={speech}
+              messageContext={messageContext}
               plan={plan}
               selected={bar.runId === selectedId}
               onSelect={onSelect}
@@ -189,7 +189,7 @@ export function Timeline({
           ))}
         </g>
       ))}
-      <Hands layout={layout} widthPx={widthPx} />
+      <CrewLines layout={layout} widthPx={widthPx} />
       {inView && (
         <g>
           <line
@@ -204,7 +204,7 @@ export function Timeline({
           <path d={`M${xAt(scale, nowMs) - 6} 36h12l-6 8z`} fill="var(--ember)" />
         </g>
       )}
-      <ServingFlags layout={layout} speech={speech} />
+      <ServingFlags layout={layout} messageContext={messageContext} />
       <rect
         x={scale.leftPx}
         width={scale.rightPx - scale.leftPx}

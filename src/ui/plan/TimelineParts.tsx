@@ -2,7 +2,7 @@ import type { Drive, Shift } from '../../core/model';
 import { xAt, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 
 /** Dark hours, by the place's clock. */
 const NIGHT_FROM_H = 21;
@@ -42,7 +42,7 @@ export function QuietAndRoad({
   drives: readonly Drive[];
   bottom: number;
 }) {
-  const { scale, hands } = layout;
+  const { scale, prepCrew } = layout;
   const span = (fromMs: number, toMs: number) => ({
     x0: Math.max(scale.leftPx, xAt(scale, fromMs)),
     x1: Math.min(scale.rightPx, xAt(scale, toMs)),
@@ -54,9 +54,16 @@ export function QuietAndRoad({
         .filter(({ x0, x1 }) => x1 > x0 + 4)
         .map(({ x0, x1 }) => (
           <g key={x0}>
-            <line x1={x0} x2={x1} y1={hands.y + hands.height} y2={hands.y + hands.height} stroke="var(--soft)" strokeWidth={3} />
+            <line
+              x1={x0}
+              x2={x1}
+              y1={prepCrew.y + prepCrew.height}
+              y2={prepCrew.y + prepCrew.height}
+              stroke="var(--soft)"
+              strokeWidth={3}
+            />
             {x1 - x0 > 70 && (
-              <text x={(x0 + x1) / 2} y={hands.y + hands.height - 6} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
+              <text x={(x0 + x1) / 2} y={prepCrew.y + prepCrew.height - 6} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
                 quiet hours
               </text>
             )}
@@ -77,8 +84,8 @@ export function QuietAndRoad({
   );
 }
 
-export function Rulers({ layout, speech, bottom }: { layout: TimelineLayout; speech: Speech; bottom: number }) {
-  const { event, units } = speech;
+export function Rulers({ layout, messageContext, bottom }: { layout: TimelineLayout; messageContext: MessageContext; bottom: number }) {
+  const { event, units } = messageContext;
   const { scale } = layout;
   const last = layout.servings.at(-1)!;
   const lastName = event.servings.find((serving) => serving.id === last.id)!.name.toLowerCase();
@@ -118,8 +125,8 @@ export function ServingLines({ layout, bottom }: { layout: TimelineLayout; botto
   ));
 }
 
-export function ServingFlags({ layout, speech }: { layout: TimelineLayout; speech: Speech }) {
-  const { event, units } = speech;
+export function ServingFlags({ layout, messageContext }: { layout: TimelineLayout; messageContext: MessageContext }) {
+  const { event, units } = messageContext;
   return layout.servings.map((serving) => {
     const name = `${event.servings.find((each) => each.id === serving.id)!.name} ${clockTime(serving.atMs, event.timeZone, units.clock)}`;
     const width = name.length * 6.3 + 12;
@@ -134,20 +141,20 @@ export function ServingFlags({ layout, speech }: { layout: TimelineLayout; speec
   });
 }
 
-export function Hands({ layout, widthPx }: { layout: TimelineLayout; widthPx: number }) {
-  const { hands } = layout;
-  const base = hands.y + hands.height - 4;
+export function CrewLines({ layout, widthPx }: { layout: TimelineLayout; widthPx: number }) {
+  const { prepCrew } = layout;
+  const base = prepCrew.y + prepCrew.height - 4;
   return (
     <g>
-      <line x1={0} x2={widthPx} y1={hands.y - 5} y2={hands.y - 5} stroke="var(--line)" />
-      <text x={12} y={hands.y + 13} className="text-[13px] font-bold" fill="var(--ink)">
+      <line x1={0} x2={widthPx} y1={prepCrew.y - 5} y2={prepCrew.y - 5} stroke="var(--line)" />
+      <text x={12} y={prepCrew.y + 13} className="text-[13px] font-bold" fill="var(--ink)">
         Hands
       </text>
-      <text x={12} y={hands.y + 28} className="text-[11.5px]" fill="var(--soft)">
+      <text x={12} y={prepCrew.y + 28} className="text-[11.5px]" fill="var(--soft)">
         minutes of work
       </text>
-      {hands.bins.map((bin) => {
-        const height = Math.max(3, (bin.minutes / hands.mostMinutes) * (hands.height - 8));
+      {prepCrew.bins.map((bin) => {
+        const height = Math.max(3, (bin.minutes / prepCrew.mostMinutes) * (prepCrew.height - 8));
         return (
           <rect key={bin.x0} x={bin.x0} width={Math.max(4, bin.x1 - bin.x0 - 1)} y={base - height} height={height} fill="var(--slate)">
             <title>{`${Math.round(bin.minutes)} min of work`}</title>

@@ -3,14 +3,14 @@ import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import type { Plan } from '../../core/model';
 import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
-import { batchName, type Speech } from '../../formats/names';
-import { planProblemWords } from '../../formats/problemWords';
+import { batchName, type MessageContext } from '../../formats/messages/names';
+import { planProblemMessage } from '../../formats/messages/problem';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
 import { LeverList } from './LeverList.client';
 
 interface TroubleProps {
-  speech: Speech;
+  messageContext: MessageContext;
   input: PlanInput;
   plan: Plan;
   /** A better plan is being looked for: levers wait for it. */
@@ -33,13 +33,13 @@ interface Tried {
 }
 
 /** What does not fit, what a pinned run breaks, and the levers that would help: each tried for real. */
-export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleProps) {
+export function Trouble({ messageContext, input, plan, busy, planner, onPull }: TroubleProps) {
   const [tried, setTried] = useState<Tried>();
   const [all, setAll] = useState(false);
   // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
   const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
   const lines = problems
-    .map((problem) => ({ bad: problem.severity === 'broken', ...planProblemWords(speech, problem) }))
+    .map((problem) => ({ bad: problem.severity === 'broken', ...planProblemMessage(messageContext, problem) }))
     .filter((line, i, list) => list.findIndex((other) => other.what === line.what) === i);
   if (lines.length === 0) return null;
   const on = JSON.stringify([plan.scheme, plan.objective]);
@@ -96,11 +96,17 @@ export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleP
           {current.remedies.length === 0 && current.done && (
             <p className="py-1">None of the levers helps by itself. Fewer guests, a smaller menu, or a lower confidence would.</p>
           )}
-          <LeverList label="Remedies" speech={speech} input={input} remedies={current.remedies.slice(0, SHOWN_REMEDIES)} onPull={onPull} />
+          <LeverList
+            label="Remedies"
+            messageContext={messageContext}
+            input={input}
+            remedies={current.remedies.slice(0, SHOWN_REMEDIES)}
+            onPull={onPull}
+          />
           {current.conflict && (
             <p className="pt-1 text-[0.92rem] text-soft">
               {current.conflict.proof ? 'Proved: ' : 'As far as the search can tell, '}
-              {conflictNames(speech, current.conflict)} cannot hold together.
+              {conflictNames(messageContext, current.conflict)} cannot hold together.
             </p>
           )}
         </div>
@@ -109,10 +115,10 @@ export function Trouble({ speech, input, plan, busy, planner, onPull }: TroubleP
   );
 }
 
-function conflictNames(speech: Speech, { ids }: Conflict): string {
-  const { event, pits, boxes, warmers = [] } = speech;
+function conflictNames(messageContext: MessageContext, { ids }: Conflict): string {
+  const { event, pits, boxes, warmers = [] } = messageContext;
   const names = ids.map((id) => {
-    if (event.batches.some((batch) => batch.id === id)) return batchName(speech, id).toLowerCase();
+    if (event.batches.some((batch) => batch.id === id)) return batchName(messageContext, id).toLowerCase();
     const pit = pits.find((each) => each.id === id);
     if (pit) return pit.name.toLowerCase();
     const rack = pits.flatMap((each) => each.racks).find((each) => each.id === id);

@@ -3,15 +3,25 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { Plan, Serving } from '../../core/model';
 import { concernsServing } from '../../core/planning';
 import { clockTime } from '../../formats/clock';
-import { batchName, pitName, rackName, type Speech } from '../../formats/names';
+import { batchName, pitName, rackName, type MessageContext } from '../../formats/messages/names';
 import { formatShare } from '../../formats/units';
 
 /** A press moves a serving by this much. */
 const NUDGE_MIN = 15;
 
 /** One serving: when, how sure that all of it is ready together, and the means to move it. */
-export function Verdict({ serving, speech, plan, onMove }: { serving: Serving; speech: Speech; plan: Plan; onMove(byMin: number): void }) {
-  const { event, units } = speech;
+export function Verdict({
+  serving,
+  messageContext,
+  plan,
+  onMove,
+}: {
+  serving: Serving;
+  messageContext: MessageContext;
+  plan: Plan;
+  onMove(byMin: number): void;
+}) {
+  const { event, units } = messageContext;
   const own = new Set(event.batches.filter((batch) => batch.servingId === serving.id).map((batch) => batch.id));
   const runs = plan.runs.filter((run) => own.has(run.batchId));
   const broken = plan.problems.some((problem) => problem.severity === 'broken' && concernsServing(problem, event, serving.id));
@@ -56,16 +66,16 @@ export function Verdict({ serving, speech, plan, onMove }: { serving: Serving; s
 }
 
 /** The fullest rack of the day, in words. */
-export function tightestWords(speech: Speech, plan: Plan): string {
+export function tightestMessage(messageContext: MessageContext, plan: Plan): string {
   const { tightest } = plan;
   if (!tightest) return 'Nothing is on a pit yet.';
-  const { event, units } = speech;
-  const name = `${pitName(speech, tightest.pitId)}, ${rackName(speech, tightest.pitId, tightest.rackId)}`;
+  const { event, units } = messageContext;
+  const name = `${pitName(messageContext, tightest.pitId)}, ${rackName(messageContext, tightest.pitId, tightest.rackId)}`;
   const there = plan.runs.filter((run) =>
     run.legs.some(
       (leg) => leg.rackId === tightest.rackId && leg.pitId === tightest.pitId && leg.fromMs < tightest.toMs && leg.toMs > tightest.fromMs,
     ),
   );
-  const meats = [...new Set(there.map((run) => batchName(speech, run.batchId).toLowerCase()))];
+  const meats = [...new Set(there.map((run) => batchName(messageContext, run.batchId).toLowerCase()))];
   return `${name}: ${formatShare(tightest.fullShare)} full with ${meats.join(' and ')}, ${clockTime(tightest.fromMs, event.timeZone, units.clock)} to ${clockTime(tightest.toMs, event.timeZone, units.clock)}.`;
 }

@@ -3,32 +3,32 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
 import { SHIPPED_LIBRARY, type CookEvent, type Plan } from '../../core/model';
 import { buildPlan, concernsServing, type Lever, type PlanInput, type Remedy } from '../../core/planning';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { DEFAULT_UNITS } from '../../formats/units';
 import { elsewhere, Ghosts } from './Ghosts';
 import { LeverList } from './LeverList.client';
 import { Timeline } from './Timeline.client';
-import { tightestWords, Verdict } from './Verdicts.client';
+import { tightestMessage, Verdict } from './Verdicts.client';
 
 const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('chicken-half', 6)]);
 /** Finished hot over coals. */
 const roast = eventOf([batchOf('tri-tip', 2, { methodId: 'roast-seared' })]);
 const input: PlanInput = inputOf(event);
 const plan = buildPlan(input);
-const speechOf = (own: CookEvent = event): Speech => ({
+const messageContextOf = (own: CookEvent = event): MessageContext => ({
   event: own,
   pits: [OFFSET, OVEN],
   boxes: [BOX],
   library: SHIPPED_LIBRARY,
   units: { ...DEFAULT_UNITS, clock: '24' },
 });
-const speech = speechOf();
+const messageContext = messageContextOf();
 const seared = buildPlan(inputOf(roast));
 const nothing = () => {};
 const drawn = (of: Plan = plan, more: Partial<Parameters<typeof Timeline>[0]> = {}) =>
   renderToStaticMarkup(
     <Timeline
-      speech={speech}
+      messageContext={messageContext}
       plan={of}
       widthPx={1000}
       nowMs={SUPPER_MS - 6 * 3_600_000}
@@ -47,7 +47,7 @@ describe('the drawing of a plan', () => {
     const legs = plan.runs.reduce((sum, run) => sum + run.legs.length, 0);
     expect(count(text, /aria-label="[^"]*, on at \d\d:\d\d, done between \d\d:\d\d and \d\d:\d\d/g)).toBe(legs);
     expect(count(text, /aria-label="[^"]*, held or resting until carving at \d\d:\d\d"/g)).toBeGreaterThanOrEqual(plan.runs.length);
-    expect(drawn(seared, { speech: speechOf(roast) })).toContain('each finished hot for 3 min');
+    expect(drawn(seared, { messageContext: messageContextOf(roast) })).toContain('each finished hot for 3 min');
     expect(text).not.toContain('finished hot for');
   });
 
@@ -68,7 +68,7 @@ describe('the drawing of a plan', () => {
 
   it('draws coals beside the chamber’s heat, a flap for each opening with what is done, quiet hours and the road', () => {
     const text = drawn(plan, { quiet: [{ fromMs: SUPPER_MS - 18 * 3_600_000, toMs: SUPPER_MS - 12 * 3_600_000 }] });
-    expect(drawn(seared, { speech: speechOf(roast) })).toContain('coals 500 °F');
+    expect(drawn(seared, { messageContext: messageContextOf(roast) })).toContain('coals 500 °F');
     expect(text).not.toContain('coals ');
     const openings = new Set(plan.tasks.flatMap((task) => task.opening ?? []));
     expect(count(text, /<title>\d\d:\d\d: /g)).toBe(openings.size);
@@ -98,7 +98,7 @@ describe('the drawing of a plan', () => {
       <svg>
         <Ghosts
           scale={{ fromMs: 0, toMs: 100, leftPx: 0, rightPx: 1000 }}
-          speech={speech}
+          messageContext={messageContext}
           row={{ y: 0, height: 40 }}
           ghosts={[
             { ...ghosts[0]!, fromMs: -5, toMs: 40 },
@@ -115,7 +115,10 @@ describe('the drawing of a plan', () => {
 describe('the verdict of a serving', () => {
   const [serving] = event.servings;
   const said = (of: Plan, own: CookEvent = event) =>
-    renderToStaticMarkup(<Verdict serving={serving!} speech={speechOf(own)} plan={of} onMove={nothing} />).replace(/<[^>]+>/g, ' ');
+    renderToStaticMarkup(<Verdict serving={serving!} messageContext={messageContextOf(own)} plan={of} onMove={nothing} />).replace(
+      /<[^>]+>/g,
+      ' ',
+    );
   const odds = (onTimeShare: number): Plan => ({ ...plan, problems: [], odds: [{ servingId: 'supper', onTimeShare, expectedLateMin: 2 }] });
 
   it('is its odds, that it does not fit, or that there is no menu', () => {
@@ -137,18 +140,18 @@ describe('the verdict of a serving', () => {
     expect(said({ ...odds(1), problems: [rule({ pit: 'offset' })] })).toContain('does not fit');
     expect(said({ ...odds(1), problems: [rule({ batch: 'somebody-else' })] })).toContain('100 %');
     const piece = (batchId: string) => ({ batchId, pieceId: 'a' });
-    const laid = (fault: object) =>
-      ({ code: 'laidWrong', severity: 'broken', pitId: 'offset', rackId: 'low', fault }) as Plan['problems'][number];
-    expect(concernsServing(laid({ code: 'offRack', piece: piece('brisket-whole') }), event, 'supper')).toBe(true);
-    expect(concernsServing(laid({ code: 'offRack', piece: piece('lunch-meat') }), event, 'supper')).toBe(false);
-    expect(concernsServing(laid({ code: 'overloaded', kg: 9, maxKg: 5 }), event, 'supper')).toBe(true);
+    const manualPlacements = (fault: object) =>
+      ({ code: 'placedWrong', severity: 'broken', pitId: 'offset', rackId: 'low', fault }) as Plan['problems'][number];
+    expect(concernsServing(manualPlacements({ code: 'offRack', piece: piece('brisket-whole') }), event, 'supper')).toBe(true);
+    expect(concernsServing(manualPlacements({ code: 'offRack', piece: piece('lunch-meat') }), event, 'supper')).toBe(false);
+    expect(concernsServing(manualPlacements({ code: 'overloaded', kg: 9, maxKg: 5 }), event, 'supper')).toBe(true);
   });
 
   it('comes with the fullest rack, its meats and hours', () => {
-    expect(tightestWords(speech, plan)).toMatch(
+    expect(tightestMessage(messageContext, plan)).toMatch(
       /^(Offset|Oven), (low rack|high rack|shelf): \d+ % full with (briskets|chicken halves).*, \d\d:\d\d to \d\d:\d\d\.$/,
     );
-    expect(tightestWords(speech, { ...plan, tightest: undefined })).toBe('Nothing is on a pit yet.');
+    expect(tightestMessage(messageContext, { ...plan, tightest: undefined })).toBe('Nothing is on a pit yet.');
   });
 });
 
@@ -159,7 +162,7 @@ describe('levers that were tried', () => {
     const text = renderToStaticMarkup(
       <LeverList
         label="Remedies"
-        speech={speech}
+        messageContext={messageContext}
         input={{ spare: { pits: [{ ...OFFSET, id: 'second', name: 'Second offset' }], boxes: [], warmers: [], crew: [] } }}
         remedies={[remedy({ code: 'sparePit', pitId: 'second' }, true), remedy({ code: 'cookDayBefore', batchId: 'brisket-whole' }, false)]}
         onPull={nothing}

@@ -60,5 +60,5 @@ export function useEventEdits(first: CookEvent) {
 }
 
 /** `undefined` until something was edited. */
-export const savingWords = (unsaved: number | undefined): string | undefined =>
+export const savingMessage = (unsaved: number | undefined): string | undefined =>
   unsaved === undefined ? undefined : unsaved > 0 ? 'Saving…' : 'All saved';

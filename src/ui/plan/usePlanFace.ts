@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import type { CookEvent } from '../../core/model';
 import { faceOf, withFace, type PlanFace } from '../../core/planning';
-import { announce, attempt, type Action } from '../kit/actions';
+import { announce, callAction, type Action } from '../kit/actions';
 import { useEventEdits } from './useEventEdits';
 
 interface Step {
@@ -27,13 +27,13 @@ export function usePlanFace(first: CookEvent, savePlanFace: Action<CookEvent>) {
     edit({
       change: (kept) => withFace(kept, to),
       back: (kept) => withFace(kept, from),
-      save: (revision) => attempt(savePlanFace, { eventId: first.id, revision, face: to }),
+      save: (revision) => callAction(savePlanFace, { eventId: first.id, revision, face: to }),
       onRefused,
     });
 
   /** One step: what the event becomes, and what to say when it is taken back. */
-  const change = (make: (event: CookEvent) => CookEvent, undoneWords: string) => {
-    const step: Step = { from: faceOf(latest.current), to: faceOf(make(latest.current)), undone: undoneWords };
+  const change = (make: (event: CookEvent) => CookEvent, undoneMessage: string) => {
+    const step: Step = { from: faceOf(latest.current), to: faceOf(make(latest.current)), undone: undoneMessage };
     turn([...taken.current.done, step], []);
     go(step.from, step.to, () =>
       turn(

@@ -1,10 +1,10 @@
 import type { ColdMoment } from '../../core/quantities';
-import { servedName } from '../../formats/carriedWords';
+import { servedName } from '../../formats/messages/carried';
 import { dayAndTime, shortDay, startOfHour } from '../../formats/clock';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 
 interface ColdChartProps {
-  speech: Speech;
+  messageContext: MessageContext;
   moments: ColdMoment[];
   litres: number;
   name: string;
@@ -18,9 +18,9 @@ const BOTTOM = 18;
 const DAY_MS = 86_400_000;
 
 /** How full the cold is over time, to the line of what there is; red above it. */
-export function ColdChart({ speech, moments, litres, name, servingsMs }: ColdChartProps) {
+export function ColdChart({ messageContext, moments, litres, name, servingsMs }: ColdChartProps) {
   if (moments.length === 0) return <p className="text-[0.9rem] text-soft">{name}: nothing lies in it yet.</p>;
-  const zone = speech.event.timeZone;
+  const zone = messageContext.event.timeZone;
   const fromMs = moments[0]!.fromMs;
   const toMs = Math.max(moments.at(-1)!.toMs, ...servingsMs);
   const peak = moments.reduce((a, b) => (b.litres > a.litres ? b : a));
@@ -32,7 +32,7 @@ export function ColdChart({ speech, moments, litres, name, servingsMs }: ColdCha
     (ms) => ms >= fromMs && ms < toMs,
   );
   const over = peak.litres > litres;
-  const words = `${name}: fullest ${dayAndTime(peak.fromMs, zone, speech.units.clock)} with ${Math.round(peak.litres)} of ${Math.round(litres)} litres`;
+  const words = `${name}: fullest ${dayAndTime(peak.fromMs, zone, messageContext.units.clock)} with ${Math.round(peak.litres)} of ${Math.round(litres)} litres`;
   return (
     <figure className="mb-2">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label={words}>
@@ -46,7 +46,7 @@ export function ColdChart({ speech, moments, litres, name, servingsMs }: ColdCha
           const within = Math.min(moment.litres, litres);
           return (
             <g key={moment.fromMs}>
-              <title>{`${dayAndTime(moment.fromMs, zone, speech.units.clock)}: ${Math.round(moment.litres)} l, ${[...new Set(moment.ids)].map((id) => servedName(speech, id)).join(', ')}`}</title>
+              <title>{`${dayAndTime(moment.fromMs, zone, messageContext.units.clock)}: ${Math.round(moment.litres)} l, ${[...new Set(moment.ids)].map((id) => servedName(messageContext, id)).join(', ')}`}</title>
               <rect
                 x={x(moment.fromMs)}
                 width={Math.max(0, x(moment.toMs) - x(moment.fromMs))}
@@ -80,7 +80,7 @@ export function ColdChart({ speech, moments, litres, name, servingsMs }: ColdCha
           <g key={ms}>
             <line x1={x(ms)} x2={x(ms)} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM + 5} stroke="var(--soft)" />
             <text x={x(ms) + 3} y={HEIGHT - 4} className="text-[11px]" fill="var(--soft)">
-              {`${shortDay(ms, zone)} ${dayAndTime(ms, zone, speech.units.clock).split(' ').slice(1).join(' ')}`}
+              {`${shortDay(ms, zone)} ${dayAndTime(ms, zone, messageContext.units.clock).split(' ').slice(1).join(' ')}`}
             </text>
           </g>
         ))}

@@ -6,9 +6,9 @@ import { kitchenOf, type CookEvent, type Plan, type PlanProblem, type PrepDrop }
 import { coldUses } from '../../core/prep';
 import { prepOrders, type PlanInput } from '../../core/planning';
 import { coldMoments } from '../../core/quantities';
-import { batchName, speechOf } from '../../formats/names';
-import { DROP_WORDS, planProblemWords } from '../../formats/problemWords';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { batchName, messageContextOf } from '../../formats/messages/names';
+import { DROP_WORDS, planProblemMessage } from '../../formats/messages/problem';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
 import { useUnits } from '../kit/UnitsProvider';
@@ -43,7 +43,7 @@ const PREP_CODES: PlanProblem['code'][] = [
 export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
   const units = useUnits();
   const { event, library } = input;
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const [chosenId, setChosenId] = useState(event.batches[0]?.id);
   const chosen = event.batches.find((batch) => batch.id === chosenId) ?? event.batches[0];
   const kitchen = kitchenOf(event);
@@ -56,11 +56,11 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
   const drop = async (batchId: string, what: PrepDrop) => {
     const batch = event.batches.find((each) => each.id === batchId)!;
     const before = prepInput(event, library, batch);
-    const outcome = await attempt(actions.savePrep, { ...before, ...dropped(before, what) });
+    const outcome = await callAction(actions.savePrep, { ...before, ...dropped(before, what) });
     if (!outcome.ok) return complain(outcome.problems);
     const { revision } = outcome.value;
     announce(DROP_WORDS[what], async () => {
-      const back = await attempt(actions.savePrep, { ...before, revision });
+      const back = await callAction(actions.savePrep, { ...before, revision });
       if (!back.ok) complain(back.problems);
     });
   };
@@ -86,7 +86,7 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
           <div>
             <h1 className="text-2xl">Prep</h1>
             <p className="text-[0.92rem] text-soft">
-              Counted back from going on the pit; each step as late as hands ({kitchen.hands}) and kitchen hours ({kitchen.fromHour} to{' '}
+              Counted back from going on the pit; each step as late as hands ({kitchen.prepCrew}) and kitchen hours ({kitchen.fromHour} to{' '}
               {kitchen.toHour} h) allow.
             </p>
           </div>
@@ -97,7 +97,7 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
         {problems.length > 0 && (
           <ul aria-label="What does not work" className="mb-3 rounded-md border border-line bg-sheet">
             {problems.map((problem, i) => {
-              const words = planProblemWords(speech, problem);
+              const words = planProblemMessage(messageContext, problem);
               const broken = problem.severity === 'broken';
               const Icon = broken ? CircleAlert : TriangleAlert;
               return (
@@ -116,10 +116,10 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
             })}
           </ul>
         )}
-        <StepList speech={speech} plan={plan} nowMs={input.earliestMs} markStep={actions.markStep} onChoose={setChosenId} />
+        <StepList messageContext={messageContext} plan={plan} nowMs={input.earliestMs} markStep={actions.markStep} onChoose={setChosenId} />
         <h2 className="mb-1 mt-5 text-lg">In the cold</h2>
         <ColdChart
-          speech={speech}
+          messageContext={messageContext}
           moments={cold.fridge}
           litres={kitchen.fridgeLitres}
           name="Fridge"
@@ -127,7 +127,7 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
         />
         {cold.tubs.length > 0 && (
           <ColdChart
-            speech={speech}
+            messageContext={messageContext}
             moments={cold.tubs}
             litres={kitchen.tubLitres}
             name="Brine tubs"
@@ -147,11 +147,11 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
         >
           {event.batches.map((batch) => (
             <option key={batch.id} value={batch.id}>
-              {batchName(speech, batch.id)}
+              {batchName(messageContext, batch.id)}
             </option>
           ))}
         </select>
-        <PrepForm key={chosen.id} speech={speech} batch={chosen} savePrep={actions.savePrep} />
+        <PrepForm key={chosen.id} messageContext={messageContext} batch={chosen} savePrep={actions.savePrep} />
       </aside>
     </main>
   );

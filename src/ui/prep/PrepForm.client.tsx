@@ -2,10 +2,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { cutIn, methodIn, RECIPE_KINDS, recipeIn, type Batch, type CookEvent, type RecipeKind } from '../../core/model';
 import { brineFor, coldThawMin, seasoningOf, waterThawMin } from '../../core/quantities';
-import type { PrepInput } from '../../doors';
-import type { Speech } from '../../formats/names';
+import type { PrepInput } from '../../inputs';
+import type { MessageContext } from '../../formats/messages/names';
 import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../../formats/units';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Field, inputClass } from '../kit/Field';
 import { useUnits } from '../kit/UnitsProvider';
 import { prepInput } from './prepInput';
@@ -29,9 +29,17 @@ const kindsFor = (dish: boolean): RecipeKind[] =>
   RECIPE_KINDS.filter((kind) => (dish ? kind === 'dish' : kind !== 'dish' && kind !== 'brine' && kind !== 'sauce'));
 
 /** Every choice of prep for one batch; each is saved as it is made and can be undone. */
-export function PrepForm({ speech, batch, savePrep }: { speech: Speech; batch: Batch; savePrep: Action<CookEvent> }) {
+export function PrepForm({
+  messageContext,
+  batch,
+  savePrep,
+}: {
+  messageContext: MessageContext;
+  batch: Batch;
+  savePrep: Action<CookEvent>;
+}) {
   const units = useUnits();
-  const { event, library } = speech;
+  const { event, library } = messageContext;
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId);
   const { values, put } = usePrep(event, library, batch, savePrep);
@@ -164,7 +172,7 @@ interface Draft {
 }
 
 /** The choices as they stand: each is shown at once and saved behind the ones before it. */
-function usePrep(event: CookEvent, library: Speech['library'], batch: Batch, savePrep: Action<CookEvent>) {
+function usePrep(event: CookEvent, library: MessageContext['library'], batch: Batch, savePrep: Action<CookEvent>) {
   const saved = prepInput(event, library, batch);
   const [draft, setDraft] = useState<Draft>();
   const latest = useRef<Draft>(undefined);
@@ -183,7 +191,7 @@ function usePrep(event: CookEvent, library: Speech['library'], batch: Batch, sav
   const send = (next: Draft, before: PrepInput | undefined) => {
     keep(next);
     queue.current = queue.current.then(async () => {
-      const outcome = await attempt(savePrep, JSON.parse(JSON.stringify({ ...next.values, revision: revision.current })));
+      const outcome = await callAction(savePrep, JSON.parse(JSON.stringify({ ...next.values, revision: revision.current })));
       if (outcome.ok) revision.current = outcome.value.revision;
       else complain(outcome.problems);
       if (latest.current !== next) return;

@@ -3,14 +3,14 @@ import { Moon } from 'lucide-react';
 import { useOptimistic, useTransition } from 'react';
 import type { CookEvent, Plan, PrepStep } from '../../core/model';
 import { clockTime, dayAndTime, longDay } from '../../formats/clock';
-import { batchName, type Speech } from '../../formats/names';
-import { prepTaskWords } from '../../formats/prepWords';
+import { batchName, type MessageContext } from '../../formats/messages/names';
+import { prepTaskMessage } from '../../formats/messages/prep';
 import { formatMinutes } from '../../formats/units';
-import { attempt, complain, type Action } from '../kit/actions';
+import { callAction, complain, type Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 
 interface StepListProps {
-  speech: Speech;
+  messageContext: MessageContext;
   plan: Plan;
   nowMs: number;
   markStep: Action<CookEvent>;
@@ -18,9 +18,9 @@ interface StepListProps {
 }
 
 /** Every step with its time, its window and its latest start, ticked off as it is done. */
-export function StepList({ speech, plan, nowMs, markStep, onChoose }: StepListProps) {
+export function StepList({ messageContext, plan, nowMs, markStep, onChoose }: StepListProps) {
   const units = useUnits();
-  const zone = speech.event.timeZone;
+  const zone = messageContext.event.timeZone;
   const [, start] = useTransition();
   const [steps, mark] = useOptimistic(plan.prep, (list: PrepStep[], { id, done }: { id: string; done: boolean }) =>
     list.map((step) => (step.id === id ? { ...step, done } : step)),
@@ -28,7 +28,7 @@ export function StepList({ speech, plan, nowMs, markStep, onChoose }: StepListPr
   const toggle = (step: PrepStep, done: boolean) =>
     start(async () => {
       mark({ id: step.id, done });
-      const outcome = await attempt(markStep, { eventId: speech.event.id, batchId: step.batchId, kind: step.kind, done });
+      const outcome = await callAction(markStep, { eventId: messageContext.event.id, batchId: step.batchId, kind: step.kind, done });
       if (!outcome.ok) complain(outcome.problems);
     });
   const days = [...new Set(steps.map((step) => longDay(step.atMs, zone)))];
@@ -42,12 +42,12 @@ export function StepList({ speech, plan, nowMs, markStep, onChoose }: StepListPr
             <h2 className="mb-1 flex items-baseline justify-between border-b-2 border-ink pb-1 text-lg">
               {day}
               <span className="figures font-text text-[0.88rem] font-normal text-soft">
-                {formatMinutes(own.reduce((sum, step) => sum + step.minutes * step.hands, 0))} of hands
+                {formatMinutes(own.reduce((sum, step) => sum + step.minutes * step.prepCrew, 0))} of hands
               </span>
             </h2>
             <ul>
               {own.map((step) => {
-                const words = prepTaskWords(speech, step);
+                const words = prepTaskMessage(messageContext, step);
                 const late = !step.done && step.latestMs < nowMs;
                 return (
                   <li
@@ -71,7 +71,7 @@ export function StepList({ speech, plan, nowMs, markStep, onChoose }: StepListPr
                       <span className="text-[0.9rem] text-soft">{words.detail}</span>
                     </p>
                     <p className="figures text-right text-[0.9rem]">
-                      {step.hands} × {formatMinutes(step.minutes)}
+                      {step.prepCrew} × {formatMinutes(step.minutes)}
                     </p>
                     <p className={`figures text-right text-[0.85rem] ${late ? 'font-bold text-bad' : 'text-soft'}`}>
                       {step.outOfHours && <Moon size={13} className="mr-1 inline" aria-label="outside kitchen hours" />}
@@ -81,7 +81,7 @@ export function StepList({ speech, plan, nowMs, markStep, onChoose }: StepListPr
                           ? `from ${dayAndTime(step.earliestMs, zone, units.clock)}, `
                           : ''}
                       {late ? dayAndTime(step.latestMs, zone, units.clock) : `latest ${dayAndTime(step.latestMs, zone, units.clock)}`}
-                      <span className="sr-only"> for {batchName(speech, step.batchId)}</span>
+                      <span className="sr-only"> for {batchName(messageContext, step.batchId)}</span>
                     </p>
                   </li>
                 );

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { SHIPPED_LIBRARY } from '../../core/model';
-import { check, PrepInput } from '../../doors';
+import { check, PrepInput } from '../../inputs';
 import { dropped, prepInput } from './prepInput';
 
 it('shows what a batch is prepared with, and passes its own door before and after each drop', () => {

@@ -1,5 +1,5 @@
 import { cutIn, prepOf, type Batch, type CookEvent, type Library, type PrepDrop } from '../../core/model';
-import type { PrepInput } from '../../doors';
+import type { PrepInput } from '../../inputs';
 
 /** A batch's prep as its form holds it. */
 export function prepInput(event: CookEvent, library: Library, batch: Batch): PrepInput {

@@ -4,16 +4,16 @@ import type { Pit } from '../../core/model';
 import { medianMinAt, type FinishByOffset, type MapPiece } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { clockTime } from '../../formats/clock';
-import { batchName, capital, rackName, type Speech } from '../../formats/names';
-import { tagOf } from '../../formats/rackWords';
+import { batchName, capital, rackName, type MessageContext } from '../../formats/messages/names';
+import { tagOf } from '../../formats/messages/rack';
 import { formatLength, formatMass, formatMinutes, formatTempDifference } from '../../formats/units';
 import { SIDE_NAMES } from '../equipment/RackFields.client';
 import { Button } from '../kit/Button';
 import { inputClass } from '../kit/Field';
 
 /** What its place does to a piece's finish, against lying at the set point. */
-export function finishWords(speech: Speech, piece: MapPiece, finishes: FinishByOffset | undefined): string {
-  const { units, event } = speech;
+export function finishMessage(messageContext: MessageContext, piece: MapPiece, finishes: FinishByOffset | undefined): string {
+  const { units, event } = messageContext;
   const offset =
     Math.abs(piece.offsetC) < 0.5
       ? 'at the set point here'
@@ -29,7 +29,7 @@ export function finishWords(speech: Speech, piece: MapPiece, finishes: FinishByO
 }
 
 interface PiecePanelProps {
-  speech: Speech;
+  messageContext: MessageContext;
   pits: readonly Pit[];
   piece: MapPiece;
   finishes?: FinishByOffset;
@@ -39,8 +39,8 @@ interface PiecePanelProps {
 }
 
 /** The piece that is chosen: what it is, where it lies, what that does, and the means to change it without dragging. */
-export function PiecePanel({ speech, pits, piece, finishes, onTurn, onMove, onFree }: PiecePanelProps) {
-  const { units, event } = speech;
+export function PiecePanel({ messageContext, pits, piece, finishes, onTurn, onMove, onFree }: PiecePanelProps) {
+  const { units, event } = messageContext;
   const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
   const facts: [string, string][] = [
     ['Weighs', formatMass(piece.kg, units)],
@@ -55,10 +55,10 @@ export function PiecePanel({ speech, pits, piece, finishes, onTurn, onMove, onFr
   return (
     <>
       <h2 className="text-lg">
-        {tagOf(speech, piece.piece)}{' '}
-        <span className="font-normal text-soft">of {batchName(speech, piece.piece.batchId).toLowerCase()}</span>
+        {tagOf(messageContext, piece.piece)}{' '}
+        <span className="font-normal text-soft">of {batchName(messageContext, piece.piece.batchId).toLowerCase()}</span>
       </h2>
-      <p className="mt-1 font-semibold">{capital(finishWords(speech, piece, finishes))}.</p>
+      <p className="mt-1 font-semibold">{capital(finishMessage(messageContext, piece, finishes))}.</p>
       <dl className="figures mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[0.93rem]">
         {facts.map(([term, words]) => (
           <div key={term} className="contents">
@@ -84,7 +84,7 @@ export function PiecePanel({ speech, pits, piece, finishes, onTurn, onMove, onFr
             <optgroup key={pit.id} label={pit.name}>
               {pit.racks.map((rack) => (
                 <option key={rack.id} value={`${pit.id}|${rack.id}`}>
-                  {rackName(speech, pit.id, rack.id)}
+                  {rackName(messageContext, pit.id, rack.id)}
                 </option>
               ))}
             </optgroup>

@@ -1,13 +1,13 @@
 'use client';
 import type { Rack } from '../../core/model';
 import type { MapPiece } from '../../core/planning';
-import { batchName, type Speech } from '../../formats/names';
-import { tagOf } from '../../formats/rackWords';
+import { batchName, type MessageContext } from '../../formats/messages/names';
+import { tagOf } from '../../formats/messages/rack';
 import { formatMass } from '../../formats/units';
 import { depthOf, RackFloor } from './RackFloor';
 
 interface RackBoardProps {
-  speech: Speech;
+  messageContext: MessageContext;
   rack: Rack;
   pieces: readonly MapPiece[];
   pxPerMm: number;
@@ -23,18 +23,25 @@ interface RackBoardProps {
 }
 
 /** One rack with what lies on it, each piece by its tag, name and weight, its thick end marked. */
-export function RackBoard({ speech, rack, pieces, pxPerMm, ...rest }: RackBoardProps) {
+export function RackBoard({ messageContext, rack, pieces, pxPerMm, ...rest }: RackBoardProps) {
   return (
-    <RackFloor rack={rack} units={speech.units} pxPerMm={pxPerMm} label={`${rack.name}, ${pieces.length} pieces`}>
+    <RackFloor rack={rack} units={messageContext.units} pxPerMm={pxPerMm} label={`${rack.name}, ${pieces.length} pieces`}>
       {pieces.map((piece) => (
-        <PieceShape key={`${piece.key}-${piece.fromMs}`} speech={speech} rack={rack} piece={piece} pxPerMm={pxPerMm} {...rest} />
+        <PieceShape
+          key={`${piece.key}-${piece.fromMs}`}
+          messageContext={messageContext}
+          rack={rack}
+          piece={piece}
+          pxPerMm={pxPerMm}
+          {...rest}
+        />
       ))}
     </RackFloor>
   );
 }
 
 function PieceShape({
-  speech,
+  messageContext,
   rack,
   piece,
   pxPerMm,
@@ -47,15 +54,15 @@ function PieceShape({
   onKey,
   onSelect,
 }: Omit<RackBoardProps, 'pieces'> & { piece: MapPiece }) {
-  const { units } = speech;
+  const { units } = messageContext;
   const x = piece.xMm;
   const y = depthOf(rack) - piece.yMm - piece.depthMm;
   const here = isHere(piece);
   const wrapped = piece.wrappedFromMs !== undefined && atMs >= piece.wrappedFromMs;
   const bad = faulty.has(piece.key);
   const px = (count: number) => count / pxPerMm;
-  const tag = tagOf(speech, piece.piece);
-  const name = batchName(speech, piece.piece.batchId);
+  const tag = tagOf(messageContext, piece.piece);
+  const name = batchName(messageContext, piece.piece.batchId);
   const words = `${tag}, ${name.toLowerCase()}, ${formatMass(piece.kg, units)}, on ${rack.name}, ${piece.turned ? 'turned' : 'straight'}${bad ? ', breaks a rule' : ''}`;
   const wide = piece.widthMm * pxPerMm;
   const tall = piece.depthMm * pxPerMm;

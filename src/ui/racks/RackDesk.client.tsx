@@ -3,26 +3,26 @@ import { CircleAlert, CircleCheck, FileDown, Printer, Redo2, Undo2, Wand2 } from
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CookEvent, Plan, Rack } from '../../core/model';
 import { rackFaults, snapPlace } from '../../core/packing';
-import { laidAfter, mapPieces, movedPiece, type FinishByOffset, type MapPiece, type PlanInput } from '../../core/planning';
+import { placementsAfter, mapPieces, movedPiece, type FinishByOffset, type MapPiece, type PlanInput } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
 import { dayAndTime } from '../../formats/clock';
-import { capital, speechOf } from '../../formats/names';
-import { faultWords } from '../../formats/rackWords';
+import { capital, messageContextOf } from '../../formats/messages/names';
+import { faultMessage } from '../../formats/messages/rack';
 import { formatMass, formatShare } from '../../formats/units';
 import { announce, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { PhasePatterns } from '../plan/patterns';
-import { savingWords } from '../plan/useEventEdits';
+import { savingMessage } from '../plan/useEventEdits';
 import { usePlanner } from '../plan/usePlanner';
-import { finishWords, PiecePanel } from './PiecePanel.client';
+import { finishMessage, PiecePanel } from './PiecePanel.client';
 import { PitCards } from './PitCards';
 import { RackBoard } from './RackBoard.client';
 import { depthOf, RIM_MM } from './RackFloor';
 import { RackToolbar } from './RackToolbar.client';
 import { freeSpot, fullestMs, fullShare, isAt, scaleFor, spanOf } from './shownRacks';
-import { useLaid } from './useLaid';
+import { useManualPlacements } from './useManualPlacements';
 
 /** Arrow keys move a piece by this much; with Shift by one. */
 const KEY_MM = 10;
@@ -43,10 +43,10 @@ interface RackDeskProps {
 /** The racks of a pit from above, to scale, at any moment: pieces are dragged, turned and moved, and what breaks says so at once. */
 export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskProps) {
   const units = useUnits();
-  const { event, unsaved, laid, lay, undo, redo, canUndo, canRedo } = useLaid(first.event, layPieces);
+  const { event, unsaved, manualPlacements, lay, undo, redo, canUndo, canRedo } = useManualPlacements(first.event, layPieces);
   const input = useMemo(() => ({ ...first, event }), [first, event]);
   const { plan, planning, ready, planner } = usePlanner(input, firstPlan, undefined);
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const used = input.pits.filter((pit) => plan.runs.some((run) => run.legs.some((leg) => leg.pitId === pit.id)));
   const [pitId, setPitId] = useState<string | undefined>(used[0]?.id);
   const pit = used.find((each) => each.id === pitId) ?? used[0];
@@ -62,13 +62,13 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
   const pieces = useMemo(
     () =>
       planned.map((piece) => {
-        const own = laid.find(
+        const own = manualPlacements.find(
           (each) => each.batchId === piece.piece.batchId && each.pieceId === piece.piece.pieceId && each.pitId === piece.pitId,
         );
         const rack = own && pit?.racks.find((each) => each.id === own.rackId);
         return own && rack ? movedPiece(piece, rack, own) : piece;
       }),
-    [planned, laid, pit],
+    [planned, manualPlacements, pit],
   );
   const shown = drag
     ? pieces.map((piece) => (piece.key === drag.piece.key && piece.fromMs === drag.piece.fromMs ? drag.piece : piece))
@@ -85,10 +85,10 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
   const selected = shown.find((piece) => piece.key === selectedKey && isHere(piece)) ?? shown.find((piece) => piece.key === selectedKey);
   const finishes = useFinishes(planner, ready, selected);
 
-  const settle = (from: MapPiece, to: MapPiece) => lay(laidAfter(laid, pieces, from, to));
+  const settle = (from: MapPiece, to: MapPiece) => lay(placementsAfter(manualPlacements, pieces, from, to));
   const arrange = () => {
     if (!pit) return;
-    lay(laid.filter((each) => each.pitId !== pit.id));
+    lay(manualPlacements.filter((each) => each.pitId !== pit.id));
     announce(`The ${pit.name.toLowerCase()} is arranged by the plan.`, undo);
   };
 
@@ -181,13 +181,13 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
     );
   const status = drag
     ? dragged
-      ? `${capital(faultWords(speech, dragged.fault))}.`
-      : `Clear of everything. ${capital(finishWords(speech, drag.piece, finishes))}.`
+      ? `${capital(faultMessage(messageContext, dragged.fault))}.`
+      : `Clear of everything. ${capital(finishMessage(messageContext, drag.piece, finishes))}.`
     : faults.length > 0
-      ? `${capital(faultWords(speech, faults[0]!.fault))}, ${dayAndTime(faults[0]!.fault.fromMs, event.timeZone, units.clock)}.${faults.length > 1 ? ` And ${faults.length - 1} more.` : ''}`
+      ? `${capital(faultMessage(messageContext, faults[0]!.fault))}, ${dayAndTime(faults[0]!.fault.fromMs, event.timeZone, units.clock)}.${faults.length > 1 ? ` And ${faults.length - 1} more.` : ''}`
       : `Every piece has its gap, its headroom and its rack’s load.`;
   const broken = drag ? dragged !== undefined : faults.length > 0;
-  const saving = savingWords(unsaved);
+  const saving = savingMessage(unsaved);
   return (
     <main
       className="flex min-h-[calc(100vh-50px)] flex-col"
@@ -200,7 +200,7 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
       </svg>
       <h1 className="sr-only">Racks of {event.name}</h1>
       <RackToolbar
-        speech={speech}
+        messageContext={messageContext}
         pits={used}
         pitId={pit.id}
         pieces={pieces}
@@ -237,7 +237,7 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
           <Button look="quiet" className="px-2" aria-label="Redo" disabled={!canRedo} onClick={redo}>
             <Redo2 size={17} aria-hidden />
           </Button>
-          <Button onClick={arrange} disabled={!laid.some((each) => each.pitId === pit.id)}>
+          <Button onClick={arrange} disabled={!manualPlacements.some((each) => each.pitId === pit.id)}>
             <Wand2 size={16} aria-hidden /> Arrange it
           </Button>
           <Button onClick={() => window.print()}>
@@ -252,8 +252,8 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
         <div ref={holder} className="min-w-0 p-4">
           <div className="flex flex-wrap gap-x-6 gap-y-4">
             {racks.map((rack) => {
-              const lying = shown.filter((piece) => piece.rackId === rack.id && (whole || isHere(piece)));
-              const here = lying.filter(isHere);
+              const occupancies = shown.filter((piece) => piece.rackId === rack.id && (whole || isHere(piece)));
+              const here = occupancies.filter(isHere);
               return (
                 <section key={rack.id} aria-label={rack.name}>
                   <p className="mb-1 flex items-baseline gap-3">
@@ -268,9 +268,9 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
                     className="inline-block"
                   >
                     <RackBoard
-                      speech={speech}
+                      messageContext={messageContext}
                       rack={rack}
-                      pieces={lying}
+                      pieces={occupancies}
                       pxPerMm={pxPerMm}
                       atMs={atMs}
                       selectedKey={selectedKey}
@@ -294,14 +294,16 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
         <aside aria-label="Piece in full" className="border-l border-line bg-sheet p-4">
           {selected ? (
             <PiecePanel
-              speech={speech}
+              messageContext={messageContext}
               pits={input.pits}
               piece={selected}
               finishes={finishes}
               onTurn={() => turn(selected)}
               onMove={(toPitId, rackId) => moveTo(selected, toPitId, rackId)}
               onFree={() =>
-                lay(laid.filter((each) => !(each.batchId === selected.piece.batchId && each.pieceId === selected.piece.pieceId)))
+                lay(
+                  manualPlacements.filter((each) => !(each.batchId === selected.piece.batchId && each.pieceId === selected.piece.pieceId)),
+                )
               }
             />
           ) : (
@@ -309,7 +311,7 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
           )}
         </aside>
       </div>
-      <PitCards speech={speech} input={input} plan={plan} />
+      <PitCards messageContext={messageContext} input={input} plan={plan} />
     </main>
   );
 }

@@ -4,7 +4,7 @@ import type { Pit } from '../../core/model';
 import type { MapPiece } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
 import { dayAndTime } from '../../formats/clock';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { Slider } from '../kit/Slider';
 import { isAt, spanOf } from './shownRacks';
@@ -12,7 +12,7 @@ import { isAt, spanOf } from './shownRacks';
 const STEP_MIN = 5;
 
 interface RackToolbarProps {
-  speech: Speech;
+  messageContext: MessageContext;
   pits: readonly Pit[];
   pitId: string;
   pieces: readonly MapPiece[];
@@ -24,8 +24,8 @@ interface RackToolbarProps {
 }
 
 /** Which pit, and at what moment: a scrubber with buttons to the next change, or all of the cook at once. */
-export function RackToolbar({ speech, pits, pitId, pieces, atMs, whole, onPit, onMoment, onWhole }: RackToolbarProps) {
-  const { event, units } = speech;
+export function RackToolbar({ messageContext, pits, pitId, pieces, atMs, whole, onPit, onMoment, onWhole }: RackToolbarProps) {
+  const { event, units } = messageContext;
   const span = spanOf(pieces);
   const lastMs = span.toMs - MS_PER_MIN;
   const moments = [...new Set(pieces.flatMap((piece) => [piece.fromMs, piece.toMs]))].filter((ms) => ms <= lastMs).sort((a, b) => a - b);

@@ -1,10 +1,18 @@
 import type { Plan } from '../../core/model';
 import type { Decision } from '../../core/planning';
-import { decisionWords } from '../../formats/decisionWords';
-import type { Speech } from '../../formats/names';
+import { decisionMessage } from '../../formats/messages/decision';
+import type { MessageContext } from '../../formats/messages/names';
 
 /** Moments at which a reading tells whether a run will be late, while something can still be done. */
-export function Decisions({ speech, plan, decisions }: { speech: Speech; plan: Plan; decisions: readonly Decision[] }) {
+export function Decisions({
+  messageContext,
+  plan,
+  decisions,
+}: {
+  messageContext: MessageContext;
+  plan: Plan;
+  decisions: readonly Decision[];
+}) {
   if (decisions.length === 0) return null;
   return (
     <section
@@ -14,7 +22,7 @@ export function Decisions({ speech, plan, decisions }: { speech: Speech; plan: P
       <h2 className="text-lg">Decision points</h2>
       <ul className="mt-1 divide-y divide-line">
         {decisions.map((decision) => {
-          const { time, words } = decisionWords(speech, plan.runs, decision);
+          const { time, words } = decisionMessage(messageContext, plan.runs, decision);
           return (
             <li key={`${decision.runId}${decision.atMs}`} className="grid grid-cols-[4.2rem_1fr] gap-2 py-1">
               <span className="figures font-bold">{time}</span>

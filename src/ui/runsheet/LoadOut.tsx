@@ -1,7 +1,7 @@
 import type { Plan, Run } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import { capital, gearName, piecesWords, type Speech } from '../../formats/names';
+import { capital, gearName, piecesMessage, type MessageContext } from '../../formats/messages/names';
 import { formatMass, formatMinutes } from '../../formats/units';
 
 /** The runs of a batch together: in the van it is one thing. */
@@ -18,8 +18,8 @@ function contentsOf(runs: readonly Run[]): { batchId: string; pieces: number; kg
 }
 
 /** What goes into the van before each drive, and by when. */
-export function LoadOut({ speech, input, plan }: { speech: Speech; input: PlanInput; plan: Plan }) {
-  const { event, units } = speech;
+export function LoadOut({ messageContext, input, plan }: { messageContext: MessageContext; input: PlanInput; plan: Plan }) {
+  const { event, units } = messageContext;
   return plan.drives.map((drive) => {
     const serving = event.servings.find((each) => each.id === drive.servingId)!;
     const own = plan.runs.filter((run) => event.batches.find((batch) => batch.id === run.batchId)?.servingId === serving.id);
@@ -43,9 +43,9 @@ export function LoadOut({ speech, input, plan }: { speech: Speech; input: PlanIn
             <li key={gearId} className="flex gap-2">
               <Box />
               <span>
-                <strong>{capital(gearId === 'board' ? 'wrapped, on a board' : gearName(speech, gearId))}</strong>:{' '}
+                <strong>{capital(gearId === 'board' ? 'wrapped, on a board' : gearName(messageContext, gearId))}</strong>:{' '}
                 {contentsOf(runs)
-                  .map(({ batchId, pieces, kg }) => `${piecesWords(speech, batchId, pieces)}, ${formatMass(kg, units)}`)
+                  .map(({ batchId, pieces, kg }) => `${piecesMessage(messageContext, batchId, pieces)}, ${formatMass(kg, units)}`)
                   .join('; ')}
               </span>
             </li>

@@ -6,11 +6,11 @@ import { useState } from 'react';
 import type { Decision, PlanInput } from '../../core/planning';
 import { limitsOf, STRICT_LIMITS } from '../../core/safety';
 import { clockTime, longDay, startOfHour } from '../../formats/clock';
-import { DEFERS, limitWords, looseName } from '../../formats/safetyWords';
-import { planProblemWords } from '../../formats/problemWords';
-import { speechOf } from '../../formats/names';
+import { DEFERS, limitMessage, looseName } from '../../formats/messages/safety';
+import { planProblemMessage } from '../../formats/messages/problem';
+import { messageContextOf } from '../../formats/messages/names';
 import { Button, buttonClass } from '../kit/Button';
-import { KeptPlan } from '../plan/KeptPlan.client';
+import { Baseline } from '../plan/Baseline.client';
 import { useUnits } from '../kit/UnitsProvider';
 import { Decisions } from './Decisions';
 import { LoadOut } from './LoadOut';
@@ -46,7 +46,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
   const [by, setBy] = useState<By>('clock');
   const { event } = input;
   const zone = event.timeZone;
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const openings = new Set(plan.tasks.map((task) => task.opening).filter(Boolean)).size;
   const names = new Map((input.crew ?? []).map((member) => [member.id, member.name]));
   const sections = sectionsOf(by, plan.tasks, input, names);
@@ -86,17 +86,17 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
           </Button>
         ))}
       </div>
-      <KeptPlan speech={speech} input={input} plan={plan} />
+      <Baseline messageContext={messageContext} input={input} plan={plan} />
       {plan.problems.map((problem, i) => (
         <p key={i} className={`mb-2 border-l-4 bg-sheet px-3 py-1.5 ${problem.severity === 'broken' ? 'border-bad' : 'border-warn'}`}>
-          <strong>{planProblemWords(speech, problem).what}</strong> {planProblemWords(speech, problem).remedy}
+          <strong>{planProblemMessage(messageContext, problem).what}</strong> {planProblemMessage(messageContext, problem).remedy}
         </p>
       ))}
       {event.loosened?.map((loose) => (
         <p key={loose.rule} className="mb-2 border-l-4 border-warn bg-sheet px-3 py-1.5">
           <strong>
-            {looseName(loose.rule)} loosened for this event: {limitWords(loose.rule, loose.limit, units)} in place of{' '}
-            {limitWords(loose.rule, STRICT_LIMITS[loose.rule], units)}.
+            {looseName(loose.rule)} loosened for this event: {limitMessage(loose.rule, loose.limit, units)} in place of{' '}
+            {limitMessage(loose.rule, STRICT_LIMITS[loose.rule], units)}.
           </strong>{' '}
           Reason: {loose.reason}
         </p>
@@ -110,8 +110,8 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
           </Link>
         </div>
       )}
-      <Decisions speech={speech} plan={plan} decisions={decisions} />
-      <LoadOut speech={speech} input={input} plan={plan} />
+      <Decisions messageContext={messageContext} plan={plan} decisions={decisions} />
+      <LoadOut messageContext={messageContext} input={input} plan={plan} />
       {sections.map((section) => (
         <section
           key={section.name}
@@ -128,7 +128,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
                     <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
                     <ol>
                       {rowsOf(hour.tasks).map((row) => (
-                        <TaskLine key={row.task.id} row={row} speech={speech} plan={plan} names={names} />
+                        <TaskLine key={row.task.id} row={row} messageContext={messageContext} plan={plan} names={names} />
                       ))}
                     </ol>
                   </li>
@@ -139,8 +139,8 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
         </section>
       ))}
       <p className="text-[0.85rem] text-soft">
-        {DEFERS} Poultry 165 °F (74 °C), hot holding at or above {limitWords('hotHold', limitsOf(event).hotHold, units)}. Measure cores with
-        a checked probe; never burn charcoal or wood in a tent or garage.
+        {DEFERS} Poultry 165 °F (74 °C), hot holding at or above {limitMessage('hotHold', limitsOf(event).hotHold, units)}. Measure cores
+        with a checked probe; never burn charcoal or wood in a tent or garage.
       </p>
     </main>
   );

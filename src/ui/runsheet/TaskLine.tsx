@@ -2,8 +2,8 @@ import { DoorOpen } from 'lucide-react';
 import type { Plan, Task } from '../../core/model';
 import { clockTime } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
-import type { Speech } from '../../formats/names';
-import { taskWords } from '../../formats/words';
+import type { MessageContext } from '../../formats/messages/names';
+import { taskMessage } from '../../formats/messages/task';
 
 /** Done over and over: within an hour they share a line, and only the first of the day says how. */
 const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray'];
@@ -27,20 +27,20 @@ export function rowsOf(tasks: readonly Task[]): Row[] {
 
 export function TaskLine({
   row: { task, again },
-  speech,
+  messageContext,
   plan,
   names,
 }: {
   row: Row;
-  speech: Speech;
+  messageContext: MessageContext;
   plan: Plan;
   names: ReadonlyMap<string, string>;
 }) {
-  const words = taskWords(speech, task, plan.runs);
+  const words = taskMessage(messageContext, task, plan.runs);
   const known = RHYTHM.includes(task.kind) && plan.tasks.find((each) => alike(each, task)) !== task;
   const time = (each: Task) => (
     <time key={each.id} dateTime={new Date(each.atMs).toISOString()} className="figures font-bold">
-      {clockTime(each.atMs, speech.event.timeZone, speech.units.clock)}
+      {clockTime(each.atMs, messageContext.event.timeZone, messageContext.units.clock)}
     </time>
   );
   const first = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;

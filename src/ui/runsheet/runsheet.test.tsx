@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
 import { DEFAULT_VENUE, SHIPPED_LIBRARY } from '../../core/model';
 import { buildPlan, decisionsOf } from '../../core/planning';
-import type { Speech } from '../../formats/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { DEFAULT_UNITS } from '../../formats/units';
 import { Decisions } from './Decisions';
 import { LoadOut } from './LoadOut';
@@ -15,7 +15,7 @@ const away = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' }), ba
 const towed = { ...OFFSET, travels: true, name: 'Towed offset' };
 const input = inputOf(away, [towed, OVEN]);
 const plan = buildPlan(input);
-const speech: Speech = {
+const messageContext: MessageContext = {
   event: away,
   pits: [towed, OVEN],
   boxes: [BOX],
@@ -29,7 +29,7 @@ describe('the run sheet', () => {
     const rows = rowsOf(plan.tasks);
     expect(rows.reduce((sum, row) => sum + 1 + row.again.length, 0)).toBe(plan.tasks.length);
     for (const row of rows) {
-      const text = textOf(renderToStaticMarkup(<TaskLine row={row} speech={speech} plan={plan} names={new Map()} />));
+      const text = textOf(renderToStaticMarkup(<TaskLine row={row} messageContext={messageContext} plan={plan} names={new Map()} />));
       expect(text).toMatch(/\d\d:\d\d/);
       expect(text).not.toMatch(/undefined|NaN|\[object/);
     }
@@ -43,7 +43,7 @@ describe('the run sheet', () => {
         renderToStaticMarkup(
           <TaskLine
             row={{ task: { ...task, who: ['ada', 'gone'] }, again: [] }}
-            speech={speech}
+            messageContext={messageContext}
             plan={{ ...plan, tasks: shared }}
             names={new Map([['ada', 'Ada']])}
           />,
@@ -71,7 +71,7 @@ describe('the run sheet', () => {
 });
 
 describe('the load-out', () => {
-  const text = textOf(renderToStaticMarkup(<LoadOut speech={speech} input={input} plan={plan} />));
+  const text = textOf(renderToStaticMarkup(<LoadOut messageContext={messageContext} input={input} plan={plan} />));
 
   it('says when the crew leaves, what is in which box as one thing, and which pits come along', () => {
     // Carved at 17:30, 15 minutes to set up, 40 on the road.
@@ -86,16 +86,18 @@ describe('the load-out', () => {
   it('is not there when nobody drives', () => {
     const here = { ...away, venue: DEFAULT_VENUE };
     const stays = buildPlan({ ...input, event: here });
-    expect(renderToStaticMarkup(<LoadOut speech={{ ...speech, event: here }} input={{ ...input, event: here }} plan={stays} />)).toBe('');
+    expect(
+      renderToStaticMarkup(<LoadOut messageContext={{ ...messageContext, event: here }} input={{ ...input, event: here }} plan={stays} />),
+    ).toBe('');
   });
 });
 
 describe('decision points', () => {
   it('stand in the order of the clock, each with its lever, and not at all when there are none', () => {
     const decisions = decisionsOf(input, plan);
-    const markup = renderToStaticMarkup(<Decisions speech={speech} plan={plan} decisions={decisions} />);
+    const markup = renderToStaticMarkup(<Decisions messageContext={messageContext} plan={plan} decisions={decisions} />);
     expect(markup.match(/<li/g)).toHaveLength(decisions.length);
     expect(decisions.map((decision) => decision.atMs)).toEqual(decisions.map((decision) => decision.atMs).sort((a, b) => a - b));
-    expect(renderToStaticMarkup(<Decisions speech={speech} plan={plan} decisions={[]} />)).toBe('');
+    expect(renderToStaticMarkup(<Decisions messageContext={messageContext} plan={plan} decisions={[]} />)).toBe('');
   });
 });

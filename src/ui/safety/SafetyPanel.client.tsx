@@ -13,14 +13,14 @@ import {
   type SafetyFinding,
   type SafetyState,
 } from '../../core/safety';
-import { LoosenInput } from '../../doors';
-import { type Speech, speechOf } from '../../formats/names';
-import { DEFERS, limitWords, looseName, safetyWords, STAGE_NAMES } from '../../formats/safetyWords';
-import { announce, attempt, complain, type Action } from '../kit/actions';
+import { LoosenInput } from '../../inputs';
+import { type MessageContext, messageContextOf } from '../../formats/messages/names';
+import { DEFERS, limitMessage, looseName, safetyMessage, STAGE_NAMES } from '../../formats/messages/safety';
+import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
-import { DoorForm } from '../kit/DoorForm.client';
-import { conversions, Figure, Words } from '../kit/formFields';
+import { InputForm } from '../kit/InputForm.client';
+import { conversions, FigureField, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 interface SafetyPanelProps {
@@ -34,12 +34,12 @@ interface SafetyPanelProps {
 export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPanelProps) {
   const units = useUnits();
   const { event, library, pits } = input;
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const findings = safetyReview({ event, library, pits, plan });
   const [loosening, setLoosening] = useState<LoosenableRule>();
   const count = (state: SafetyState) => findings.filter((finding) => finding.state === state).length;
   const tighten = async (rule: LoosenableRule) => {
-    const outcome = await attempt(tightenRule, { eventId: event.id, revision: event.revision, rule });
+    const outcome = await callAction(tightenRule, { eventId: event.id, revision: event.revision, rule });
     if (!outcome.ok) return complain(outcome.problems);
     announce(`${looseName(rule)} is strict again.`);
   };
@@ -76,13 +76,13 @@ export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPane
                   <p>
                     <span className="font-semibold">{looseName(rule)}</span>{' '}
                     <span className="figures text-[1.05rem] font-bold">
-                      {rule === 'dangerZone' ? 'within' : 'at or above'} {limitWords(rule, limit, units)}
+                      {rule === 'dangerZone' ? 'within' : 'at or above'} {limitMessage(rule, limit, units)}
                     </span>
                   </p>
                   <p className="text-[0.85rem] text-soft">{ruleOf(rule).source}</p>
                   {loose && (
                     <p className="mt-1 text-[0.9rem] font-semibold text-warn">
-                      Loosened from {limitWords(rule, STRICT_LIMITS[rule], units)}: {loose.reason}
+                      Loosened from {limitMessage(rule, STRICT_LIMITS[rule], units)}: {loose.reason}
                     </p>
                   )}
                 </div>
@@ -102,7 +102,7 @@ export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPane
             <h2 className="border-b border-line px-4 py-2 text-[1.05rem]">{STAGE_NAMES[stage]}</h2>
             <ul>
               {own.map((finding, i) => (
-                <FindingRow key={i} speech={speech} finding={finding} />
+                <FindingRow key={i} messageContext={messageContext} finding={finding} />
               ))}
             </ul>
           </section>
@@ -138,18 +138,18 @@ function LoosenForm({
   return (
     <>
       <p className="mb-3">
-        Strict: <strong className="figures">{limitWords(rule, STRICT_LIMITS[rule], units)}</strong>. It goes no further than{' '}
-        <strong className="figures">{limitWords(rule, limit, units)}</strong> ({source}).
+        Strict: <strong className="figures">{limitMessage(rule, STRICT_LIMITS[rule], units)}</strong>. It goes no further than{' '}
+        <strong className="figures">{limitMessage(rule, limit, units)}</strong> ({source}).
       </p>
-      <DoorForm<LoosenInput, CookEvent> door={LoosenInput} values={values} save={loosenRule} onDone={onDone} className="grid gap-3">
-        <Figure<LoosenInput>
+      <InputForm<LoosenInput, CookEvent> schema={LoosenInput} values={values} save={loosenRule} onDone={onDone} className="grid gap-3">
+        <FigureField<LoosenInput>
           name="limit"
           label="Value for this event"
           conversion={rule === 'dangerZone' ? minutes : heat}
           className="w-40"
         />
-        <Words<LoosenInput> name="reason" label="Why, in your own words" />
-      </DoorForm>
+        <TextField<LoosenInput> name="reason" label="Why, in your own words" />
+      </InputForm>
     </>
   );
 }
@@ -161,8 +161,8 @@ const STATES: Record<SafetyState, { word: string; ink: string; icon: typeof Eye 
   breaks: { word: 'broken', ink: 'text-bad', icon: CircleAlert },
 };
 
-function FindingRow({ speech, finding }: { speech: Speech; finding: SafetyFinding }) {
-  const words = safetyWords(speech, finding);
+function FindingRow({ messageContext, finding }: { messageContext: MessageContext; finding: SafetyFinding }) {
+  const words = safetyMessage(messageContext, finding);
   const { word, ink, icon: Icon } = STATES[finding.state];
   return (
     <li className="grid break-inside-avoid gap-x-4 border-t border-line px-4 py-2 first:border-t-0 md:grid-cols-[6rem_minmax(0,1.15fr)_minmax(0,1fr)_minmax(0,1fr)]">

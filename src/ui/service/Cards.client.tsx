@@ -2,17 +2,17 @@
 import { Printer } from 'lucide-react';
 import { ALLERGENS, cutIn, methodIn, sidesOf, type Carried, type Plan } from '../../core/model';
 import { batchCarries, sideCarries } from '../../core/quantities';
-import { carriedName } from '../../formats/carriedWords';
+import { carriedName } from '../../formats/messages/carried';
 import { dayAndTime } from '../../formats/clock';
-import { batchName, capital, list, pieceTag, type Speech } from '../../formats/names';
+import { batchName, capital, list, pieceTag, type MessageContext } from '../../formats/messages/names';
 import { formatMass } from '../../formats/units';
 import { Button } from '../kit/Button';
 
 const US = new Set<string>(ALLERGENS.filter((each) => each.us).map((each) => each.id));
 
 /** What each dish carries, for the table; and a tag for every piece, for the pit. */
-export function Cards({ speech, plan }: { speech: Speech; plan: Plan }) {
-  const { event, library, units } = speech;
+export function Cards({ messageContext, plan }: { messageContext: MessageContext; plan: Plan }) {
+  const { event, library, units } = messageContext;
   return (
     <>
       <div className="mb-2 flex items-center justify-between gap-3 print:hidden">
@@ -30,7 +30,7 @@ export function Cards({ speech, plan }: { speech: Speech; plan: Plan }) {
               .filter((batch) => batch.servingId === serving.id)
               .map((batch) => ({
                 id: batch.id,
-                name: batchName(speech, batch.id),
+                name: batchName(messageContext, batch.id),
                 carries: batchCarries(batch, library).map((each) => each.carried),
               })),
             ...event.batches
@@ -73,7 +73,7 @@ export function Cards({ speech, plan }: { speech: Speech; plan: Plan }) {
             return (
               <li key={piece.id} className="break-inside-avoid rounded border border-ink bg-sheet p-2 text-[0.85rem] leading-snug">
                 <p className="flex items-baseline justify-between">
-                  <span className="figures text-[1.3rem] font-bold">{pieceTag(speech, batch.id, i)}</span>
+                  <span className="figures text-[1.3rem] font-bold">{pieceTag(messageContext, batch.id, i)}</span>
                   <span className="figures font-bold">{formatMass(piece.kg, units)}</span>
                 </p>
                 <p className="font-semibold">{batch.label || capital(cut?.name ?? '')}</p>

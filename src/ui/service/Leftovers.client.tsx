@@ -3,30 +3,30 @@ import { Printer } from 'lucide-react';
 import { cutIn, type Batch, type CookEvent, type CoolingWay } from '../../core/model';
 import { KEEPS_DAYS } from '../../core/planning';
 import { COOLING_RULE, type CoolingForecast } from '../../core/safety';
-import { LeftoverInput } from '../../doors';
+import { LeftoverInput } from '../../inputs';
 import { dayAndTime, shortDay } from '../../formats/clock';
-import { batchName, list, type Speech } from '../../formats/names';
-import { batchAllergens } from '../../formats/prepWords';
+import { batchName, list, type MessageContext } from '../../formats/messages/names';
+import { batchAllergens } from '../../formats/messages/prep';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
-import { DoorForm } from '../kit/DoorForm.client';
-import { Choice, conversions, Figure } from '../kit/formFields';
+import { InputForm } from '../kit/InputForm.client';
+import { SelectField, conversions, FigureField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 const WAYS: Record<CoolingWay, string> = { fridge: 'in the fridge', ice: 'in an ice bath', blast: 'in a blast chiller' };
 const DAY_MS = 86_400_000;
 
 interface LeftoversProps {
-  speech: Speech;
+  messageContext: MessageContext;
   cooling: Record<string, CoolingForecast>;
   keeps: { way: CoolingWay; thicknessMm?: number }[];
   saveLeftover: Action<CookEvent>;
 }
 
 /** What is left: weighed, cooled by the two-stage rule with its own forecast, labelled, and how to reheat it. */
-export function Leftovers({ speech, cooling, keeps, saveLeftover }: LeftoversProps) {
-  const { event, units } = speech;
+export function Leftovers({ messageContext, cooling, keeps, saveLeftover }: LeftoversProps) {
+  const { event, units } = messageContext;
   const lengths = keeps.map(({ way, thicknessMm }) =>
     thicknessMm === undefined
       ? `${WAYS[way]}: nothing thick enough to handle keeps it`
@@ -43,7 +43,13 @@ export function Leftovers({ speech, cooling, keeps, saveLeftover }: LeftoversPro
           decides). What keeps it: {lengths.join('; ')}.
         </p>
         {event.batches.map((batch) => (
-          <LeftoverRow key={batch.id} speech={speech} batch={batch} cooling={cooling[batch.id]} saveLeftover={saveLeftover} />
+          <LeftoverRow
+            key={batch.id}
+            messageContext={messageContext}
+            batch={batch}
+            cooling={cooling[batch.id]}
+            saveLeftover={saveLeftover}
+          />
         ))}
       </section>
       {written.length > 0 && (
@@ -56,7 +62,7 @@ export function Leftovers({ speech, cooling, keeps, saveLeftover }: LeftoversPro
           </div>
           <ul className="grid grid-cols-2 gap-3 md:grid-cols-3">
             {written.map((batch) => (
-              <Label key={batch.id} speech={speech} batch={batch} cooling={cooling[batch.id]} />
+              <Label key={batch.id} messageContext={messageContext} batch={batch} cooling={cooling[batch.id]} />
             ))}
           </ul>
         </section>
@@ -66,43 +72,43 @@ export function Leftovers({ speech, cooling, keeps, saveLeftover }: LeftoversPro
 }
 
 function LeftoverRow({
-  speech,
+  messageContext,
   batch,
   cooling,
   saveLeftover,
 }: {
-  speech: Speech;
+  messageContext: MessageContext;
   batch: Batch;
   cooling?: CoolingForecast;
   saveLeftover: Action<CookEvent>;
 }) {
   const units = useUnits();
   const { weight, size } = conversions(units);
-  const { event } = speech;
+  const { event } = messageContext;
   const head = { eventId: event.id, revision: event.revision, batchId: batch.id };
   const values: LeftoverInput = { ...head, kg: 0, portionThicknessMm: 40, way: 'ice', ...batch.leftover };
   return (
     <details className="border-t border-line py-2" open={batch.leftover !== undefined}>
       <summary>
-        <span className="font-title font-bold">{batchName(speech, batch.id)}</span>{' '}
+        <span className="font-title font-bold">{batchName(messageContext, batch.id)}</span>{' '}
         <span className="text-[0.93rem] text-soft">
           {batch.leftover ? `${formatMass(batch.leftover.kg, units)} left, ${WAYS[batch.leftover.way]}` : 'nothing written down'}
         </span>
       </summary>
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
-        <DoorForm<LeftoverInput, CookEvent>
+        <InputForm<LeftoverInput, CookEvent>
           key={JSON.stringify(batch.leftover)}
-          door={LeftoverInput}
+          schema={LeftoverInput}
           stamp={{ revision: event.revision }}
           values={values}
           save={saveLeftover}
-          saved={() => `${batchName(speech, batch.id)}: noted.`}
+          saved={() => `${batchName(messageContext, batch.id)}: noted.`}
           cancellable={false}
           className="grid grid-cols-3 gap-3"
         >
-          <Figure<LeftoverInput> name="kg" label="Left over" conversion={weight} />
-          <Figure<LeftoverInput> name="portionThicknessMm" label="Portioned to, thick" conversion={size} />
-          <Choice<LeftoverInput>
+          <FigureField<LeftoverInput> name="kg" label="Left over" conversion={weight} />
+          <FigureField<LeftoverInput> name="portionThicknessMm" label="Portioned to, thick" conversion={size} />
+          <SelectField<LeftoverInput>
             name="way"
             label="Cooled"
             options={[
@@ -111,7 +117,7 @@ function LeftoverRow({
               ['blast', 'in a blast chiller'],
             ]}
           />
-        </DoorForm>
+        </InputForm>
         {cooling && (
           <div className={`self-start border-l-4 px-3 py-1 ${cooling.keepsRule ? 'border-safe' : 'border-bad'}`}>
             <p className="font-semibold">{cooling.keepsRule ? 'Keeps the two-stage rule' : 'Breaks the two-stage rule'}</p>
@@ -134,16 +140,16 @@ const stage = (minutes: number | undefined, most: number): string =>
   minutes === undefined ? `not within a day (${formatMinutes(most)} is the most)` : `${formatMinutes(minutes)} of ${formatMinutes(most)}`;
 
 /** What stands on the container. */
-function Label({ speech, batch, cooling }: { speech: Speech; batch: Batch; cooling?: CoolingForecast }) {
-  const { event, units, library } = speech;
+function Label({ messageContext, batch, cooling }: { messageContext: MessageContext; batch: Batch; cooling?: CoolingForecast }) {
+  const { event, units, library } = messageContext;
   const serving = event.servings.find((each) => each.id === batch.servingId)!;
   const cooledMs = serving.atMs + serving.serveForMin * 60_000;
   const useByMs = cooledMs + (KEEPS_DAYS - 1) * DAY_MS;
-  const allergens = batchAllergens(speech, batch.id);
+  const allergens = batchAllergens(messageContext, batch.id);
   const cut = cutIn(library, batch.cutId);
   return (
     <li className="break-inside-avoid rounded border-2 border-ink bg-sheet p-3 text-[0.93rem]">
-      <p className="font-title text-[1.1rem] font-bold">{batchName(speech, batch.id)}</p>
+      <p className="font-title text-[1.1rem] font-bold">{batchName(messageContext, batch.id)}</p>
       <p className="text-soft">
         {event.name} · {formatMass(batch.leftover!.kg, units)}
       </p>

@@ -6,7 +6,7 @@ import type { PlanInput } from '../../core/planning';
 import { carveManner, carvePlan, type CarveTurn } from '../../core/quantities';
 import type { CoolingForecast } from '../../core/safety';
 import { clockTime } from '../../formats/clock';
-import { batchName, capital, gearName, list, pieceTag, type Speech, speechOf } from '../../formats/names';
+import { batchName, capital, gearName, list, pieceTag, type MessageContext, messageContextOf } from '../../formats/messages/names';
 import { formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -35,7 +35,7 @@ const MANNERS: Record<CarveManner, string> = { slice: 'Slice', pull: 'Pull', cho
 export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDeskProps) {
   const units = useUnits();
   const { event } = input;
-  const speech = speechOf(input, units);
+  const messageContext = messageContextOf(input, units);
   const { carvers } = kitchenOf(event);
   return (
     <main className="mx-auto max-w-6xl px-4 py-5">
@@ -79,14 +79,14 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
           </Tabs.List>
           <Tabs.Content value="carving">
             {event.servings.map((serving) => (
-              <Carving key={serving.id} speech={speech} plan={plan} serving={serving} carvers={carvers} />
+              <Carving key={serving.id} messageContext={messageContext} plan={plan} serving={serving} carvers={carvers} />
             ))}
           </Tabs.Content>
           <Tabs.Content value="cards">
-            <Cards speech={speech} plan={plan} />
+            <Cards messageContext={messageContext} plan={plan} />
           </Tabs.Content>
           <Tabs.Content value="after">
-            <Leftovers speech={speech} cooling={cooling} keeps={keeps} saveLeftover={actions.saveLeftover} />
+            <Leftovers messageContext={messageContext} cooling={cooling} keeps={keeps} saveLeftover={actions.saveLeftover} />
           </Tabs.Content>
         </Tabs.Root>
       )}
@@ -94,9 +94,19 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
   );
 }
 
-function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Plan; serving: Serving; carvers: number }) {
-  const { event, library, units } = speech;
-  const { turns, fewestCarvers, shortMin, handsMin } = carvePlan(event, library, plan, serving, carvers);
+function Carving({
+  messageContext,
+  plan,
+  serving,
+  carvers,
+}: {
+  messageContext: MessageContext;
+  plan: Plan;
+  serving: Serving;
+  carvers: number;
+}) {
+  const { event, library, units } = messageContext;
+  const { turns, fewestCarvers, shortMin, labourMin } = carvePlan(event, library, plan, serving, carvers);
   if (turns.length === 0) return null;
   const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
   const batches = [...new Set(turns.map((turn) => turn.batchId))];
@@ -108,13 +118,13 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
           {serving.name} <span className="figures">{time(serving.atMs)}</span>
         </h2>
         <p className={`figures text-[0.95rem] ${shortMin > 0 ? 'font-semibold text-bad' : 'text-soft'}`}>
-          {formatMinutes(handsMin)} of knife work.{' '}
+          {formatMinutes(labourMin)} of knife work.{' '}
           {shortMin > 0
             ? `Too few hands: carving would have to begin ${formatMinutes(Math.ceil(shortMin))} before it may. ${fewestCarvers ? `${fewestCarvers} carvers would do.` : 'Carve ahead longer.'}`
             : `${fewestCarvers} ${fewestCarvers === 1 ? 'carver is' : 'carvers are'} enough.`}
         </p>
       </div>
-      <CarveChart speech={speech} serving={serving} turns={turns} carvers={carvers} />
+      <CarveChart messageContext={messageContext} serving={serving} turns={turns} carvers={carvers} />
       <div className="mt-2 overflow-x-auto">
         <table className="w-full min-w-[44rem] text-[0.93rem]">
           <thead className="text-[0.82rem] text-soft">
@@ -133,10 +143,10 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
               const cut = cutIn(library, batch.cutId)!;
               const { manner, bandC } = carveManner(cut);
               const own = turns.filter((turn) => turn.batchId === batchId);
-              const gear = [...new Set(own.map((turn) => gearName(speech, turn.heldIn)))];
+              const gear = [...new Set(own.map((turn) => gearName(messageContext, turn.heldIn)))];
               return (
                 <tr key={batchId} className="border-t border-line align-top">
-                  <td className="py-1 pr-2 font-title font-bold">{batchName(speech, batchId)}</td>
+                  <td className="py-1 pr-2 font-title font-bold">{batchName(messageContext, batchId)}</td>
                   <td className="py-1 pr-2">
                     {MANNERS[manner]}
                     {cut.id === 'brisket-whole' && ', flat and point apart, across the grain'}
@@ -145,7 +155,7 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
                   <td className="figures py-1 pr-2">
                     {bandC ? `${formatTemp(bandC[0], units)} to ${formatTemp(bandC[1], units)}` : 'hot, when rested'}
                   </td>
-                  <td className="figures py-1 pr-2">{turnsWords(speech, batchId, own, time)}</td>
+                  <td className="figures py-1 pr-2">{turnsMessage(messageContext, batchId, own, time)}</td>
                   <td className="py-1 pr-2">{list(gear)}</td>
                   <td className="figures py-1 text-right">{formatMinutes(cut.carveMin)}</td>
                 </tr>
@@ -156,7 +166,7 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
       </div>
       {also.map((batch) => (
         <p key={batch.id} className="mt-2 text-[0.93rem]">
-          <strong>{batch.second!.name}</strong> comes from {batchName(speech, batch.id).toLowerCase()}
+          <strong>{batch.second!.name}</strong> comes from {batchName(messageContext, batch.id).toLowerCase()}
           {batch.servingId === serving.id
             ? ', carved beside it.'
             : `, cooked for another serving: hold it hot until ${time(serving.atMs)}, or cool it by the two-stage rule and reheat it to ${formatTemp(74, units)}.`}
@@ -166,11 +176,11 @@ function Carving({ speech, plan, serving, carvers }: { speech: Speech; plan: Pla
   );
 }
 
-const turnsWords = (speech: Speech, batchId: string, turns: CarveTurn[], time: (ms: number) => string): string => {
-  const batch = speech.event.batches.find((each) => each.id === batchId)!;
+const turnsMessage = (messageContext: MessageContext, batchId: string, turns: CarveTurn[], time: (ms: number) => string): string => {
+  const batch = messageContext.event.batches.find((each) => each.id === batchId)!;
   const tag = (turn: CarveTurn) =>
     pieceTag(
-      speech,
+      messageContext,
       batchId,
       batch.pieces.findIndex((piece) => piece.id === turn.pieceId),
     );
@@ -182,8 +192,18 @@ const WIDTH = 1000;
 const ROW = 24;
 
 /** Who carves what when: a row a carver, to the serving line and the end of service. */
-function CarveChart({ speech, serving, turns, carvers }: { speech: Speech; serving: Serving; turns: CarveTurn[]; carvers: number }) {
-  const { event, units } = speech;
+function CarveChart({
+  messageContext,
+  serving,
+  turns,
+  carvers,
+}: {
+  messageContext: MessageContext;
+  serving: Serving;
+  turns: CarveTurn[];
+  carvers: number;
+}) {
+  const { event, units } = messageContext;
   const releaseMs = serving.atMs - serving.carveLeadMin * 60_000;
   const endMs = serving.atMs + serving.serveForMin * 60_000;
   const fromMs = Math.min(releaseMs, ...turns.map((turn) => turn.fromMs)) - 5 * 60_000;
@@ -203,7 +223,7 @@ function CarveChart({ speech, serving, turns, carvers }: { speech: Speech; servi
       {turns.map((turn) => {
         const batch = event.batches.find((each) => each.id === turn.batchId)!;
         const tag = pieceTag(
-          speech,
+          messageContext,
           turn.batchId,
           batch.pieces.findIndex((piece) => piece.id === turn.pieceId),
         );
@@ -211,7 +231,7 @@ function CarveChart({ speech, serving, turns, carvers }: { speech: Speech; servi
         const width = Math.max(2, x(turn.toMs) - x(turn.fromMs) - 1);
         return (
           <g key={turn.pieceId}>
-            <title>{`${capital(batchName(speech, turn.batchId))} ${tag}: ${time(turn.fromMs)} to ${time(turn.toMs)}`}</title>
+            <title>{`${capital(batchName(messageContext, turn.batchId))} ${tag}: ${time(turn.fromMs)} to ${time(turn.toMs)}`}</title>
             <rect
               x={x(turn.fromMs)}
               width={width}

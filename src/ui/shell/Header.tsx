@@ -54,7 +54,7 @@ const STANDING = [
 ] as const;
 
 /** The header of the standing pages. */
-export function HouseHeader({ here }: { here: (typeof STANDING)[number][0] }) {
+export function SiteHeader({ here }: { here: (typeof STANDING)[number][0] }) {
   return (
     <Bar
       nav={STANDING.map(([id, href, name]) => (

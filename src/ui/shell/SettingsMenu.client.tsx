@@ -3,7 +3,7 @@ import { SlidersHorizontal } from 'lucide-react';
 import { Popover, RadioGroup } from 'radix-ui';
 import { usePreferences, type Light } from '../kit/UnitsProvider';
 
-function Choice<T extends string>({
+function SelectField<T extends string>({
   label,
   value,
   options,
@@ -50,7 +50,7 @@ export function SettingsMenu() {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content align="end" sideOffset={6} className="z-50 w-80 rounded-md border border-line bg-sheet p-3 shadow-xl">
-          <Choice
+          <SelectField
             label="Heat"
             value={units.temp}
             options={[
@@ -59,7 +59,7 @@ export function SettingsMenu() {
             ]}
             onChange={(temp) => setUnits({ ...units, temp })}
           />
-          <Choice
+          <SelectField
             label="Weight and size"
             value={units.mass}
             options={[
@@ -68,7 +68,7 @@ export function SettingsMenu() {
             ]}
             onChange={(mass) => setUnits({ ...units, mass })}
           />
-          <Choice
+          <SelectField
             label="Clock"
             value={units.clock}
             options={[
@@ -77,7 +77,7 @@ export function SettingsMenu() {
             ]}
             onChange={(clock) => setUnits({ ...units, clock })}
           />
-          <Choice<Light>
+          <SelectField<Light>
             label="Light"
             value={light}
             options={[

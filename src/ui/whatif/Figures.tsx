@@ -52,13 +52,13 @@ export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer
         {answer.lethalityShare >= 1 ? 'time and temperature suffice.' : 'time and temperature do not suffice.'}
         {answer.tooDark && ' Too much dark smoke.'}
       </p>
-      <p className="mt-1 border-t border-line pt-1 text-[0.8rem] text-soft">{leftoverWords(answer)}</p>
+      <p className="mt-1 border-t border-line pt-1 text-[0.8rem] text-soft">{leftoverMessage(answer)}</p>
     </>
   );
 }
 
 /** Which ways of cooling leftovers keep the two-stage rule. */
-function leftoverWords({ cooling }: WhatIfAnswer): string {
+function leftoverMessage({ cooling }: WhatIfAnswer): string {
   const enough = cooling.filter((each) => each.keepsRule).map((each) => each.label);
   const rule = 'two-stage cooling (Food Code 3-501.14)';
   return enough.length === 0 ? `Leftovers: no usual way keeps ${rule}; portion thinner.` : `Leftovers keep ${rule}: ${enough.join('; ')}.`;

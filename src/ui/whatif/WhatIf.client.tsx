@@ -21,7 +21,7 @@ import {
 import { CALM, type Weather } from '../../core/forecast';
 import type { WhatIfRequest } from '../../core/planning';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
-import { capital } from '../../formats/names';
+import { capital } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { inputClass } from '../kit/Field';
 import { Slider } from '../kit/Slider';

@@ -3,7 +3,7 @@ import type { Plan } from '../../../core/model';
 import { STAGES, stageStates, type PlanInput, type Stage } from '../../../core/planning';
 import type { LearnedTrim } from '../../../core/quantities';
 import { shortDay } from '../../../formats/clock';
-import { house } from '../../../runtime/house';
+import { context } from '../../../runtime/context';
 import { planEvent } from '../../../services';
 import { EventHeader } from '../../../ui/shell/Header';
 
@@ -14,7 +14,7 @@ export interface EventParams {
 /** An event with its plan, or the page that says it is gone. */
 export async function eventAndPlan({ params }: EventParams): Promise<{ input: PlanInput; plan: Plan; learned: LearnedTrim[] }> {
   const { eventId } = await params;
-  return (await planEvent(await house(), eventId)) ?? notFound();
+  return (await planEvent(await context(), eventId)) ?? notFound();
 }
 
 const STAGE_NAMES: Record<Stage, string> = {

@@ -1,4 +1,4 @@
-import { house as openHouse } from '../../../../runtime/house';
+import { context as openContext } from '../../../../runtime/context';
 import { listEquipment, listEvents } from '../../../../services';
 import { EventPits } from '../../../../ui/pits/EventPits.client';
 import { chooseEquipment, copyEquipment, saveDay } from '../../../actions';
@@ -9,9 +9,9 @@ export const metadata = { title: 'Pits' };
 
 export default async function Page(params: EventParams) {
   const { input, plan } = await eventAndPlan(params);
-  const house = await openHouse();
-  const equipment = await listEquipment(house);
-  const others = (await listEvents(house)).filter((other) => other.id !== input.event.id).map(({ id, name }) => ({ id, name }));
+  const context = await openContext();
+  const equipment = await listEquipment(context);
+  const others = (await listEvents(context)).filter((other) => other.id !== input.event.id).map(({ id, name }) => ({ id, name }));
   return (
     <>
       <Shell input={input} plan={plan} here="pits" />

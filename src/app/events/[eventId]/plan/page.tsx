@@ -1,5 +1,5 @@
 import { PlanDesk } from '../../../../ui/plan/PlanDesk.client';
-import { keepPlan, readPlanFile, savePlanFace } from '../../../actions';
+import { saveBaseline, readPlanFile, savePlanFace } from '../../../actions';
 import { eventAndPlan, Shell, type EventParams } from '../shell';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +15,7 @@ export default async function Page(params: EventParams) {
         input={input}
         plan={plan}
         savePlanFace={savePlanFace}
-        keepPlan={keepPlan}
+        saveBaseline={saveBaseline}
         readPlanFile={readPlanFile}
       />
     </>

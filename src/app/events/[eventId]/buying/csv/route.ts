@@ -1,6 +1,6 @@
 import { shoppingList } from '../../../../../core/quantities';
-import { shoppingCsv } from '../../../../../formats/shoppingWords';
-import { house as openHouse } from '../../../../../runtime/house';
+import { shoppingCsv } from '../../../../../formats/messages/shopping';
+import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
@@ -9,7 +9,7 @@ import type { EventParams } from '../../shell';
 /** The shopping list as CSV, in the reader's units. */
 export async function GET(_request: Request, { params }: EventParams): Promise<Response> {
   const { eventId } = await params;
-  const planned = await planEvent(await openHouse(), eventId);
+  const planned = await planEvent(await openContext(), eventId);
   if (!planned) return new Response('This event has been deleted.', { status: 404 });
   const { input, plan } = planned;
   const { event, library, pits } = input;

@@ -1,5 +1,5 @@
 import { openEventOf, openPlanOf, writeOpenEvent, writeOpenPlan } from '../../../../../formats/open';
-import { house as openHouse } from '../../../../../runtime/house';
+import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { fileResponse } from '../../fileResponse';
 
@@ -11,7 +11,7 @@ interface FileParams {
 export async function GET(_request: Request, { params }: FileParams): Promise<Response> {
   const { eventId, kind } = await params;
   if (kind !== 'event' && kind !== 'plan') return new Response('There is no such file of an event.', { status: 404 });
-  const planned = await planEvent(await openHouse(), eventId);
+  const planned = await planEvent(await openContext(), eventId);
   if (!planned) return new Response('This event has been deleted.', { status: 404 });
   const { input, plan } = planned;
   const body = kind === 'event' ? writeOpenEvent(openEventOf(input)) : writeOpenPlan(openPlanOf(input, plan));

@@ -1,7 +1,7 @@
 import { mapPieces } from '../../../../../core/planning';
 import { rackSvg } from '../../../../../formats/rackSvg';
-import { speechOf } from '../../../../../formats/names';
-import { house as openHouse } from '../../../../../runtime/house';
+import { messageContextOf } from '../../../../../formats/messages/names';
+import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
@@ -10,7 +10,7 @@ import type { EventParams } from '../../shell';
 /** The racks of one pit at one moment (`?pit=&at=` in ms) as an SVG drawing, in the reader's units. */
 export async function GET(request: Request, { params }: EventParams): Promise<Response> {
   const { eventId } = await params;
-  const planned = await planEvent(await openHouse(), eventId);
+  const planned = await planEvent(await openContext(), eventId);
   if (!planned) return new Response('This event has been deleted.', { status: 404 });
   const { input, plan } = planned;
   const query = new URL(request.url).searchParams;
@@ -18,5 +18,5 @@ export async function GET(request: Request, { params }: EventParams): Promise<Re
   const atMs = Number(query.get('at'));
   if (!pit || !Number.isFinite(atMs)) return new Response('There is no such pit on this event. Open the racks again.', { status: 404 });
   const { units } = await preferences();
-  return fileResponse(input.event, 'racks', 'svg', rackSvg(speechOf(input, units), pit, mapPieces(input, plan, pit.id), atMs));
+  return fileResponse(input.event, 'racks', 'svg', rackSvg(messageContextOf(input, units), pit, mapPieces(input, plan, pit.id), atMs));
 }

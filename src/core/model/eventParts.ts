@@ -1,0 +1,126 @@
+import type { Carried } from './allergen';
+import type { Grade } from './method';
+import type { RecipeKind } from './recipe';
+
+/** A second dish carved from the same pieces, at the same serving or another. */
+export interface SecondDish {
+  name: string;
+  servingId: string;
+  /** Share of that serving's plate; left out, the plate is split evenly. */
+  share?: number;
+  /** Share of the cooked meat this dish is carved from (a point, say); left out, both take what they need. */
+  partShare?: number;
+}
+
+export interface Buying {
+  source: string;
+  grade: Grade;
+  /** Price of a purchased kilogram; undefined while it is not known. */
+  pricePerKg?: number;
+  /** Weights in which the shop sells one piece; the cut's usual range when left out. */
+  shopKg?: [low: number, high: number];
+  /** How much of the trim is worth keeping, and what a kilogram of that is worth. */
+  usableTrimShare: number;
+  usableTrimPerKg: number;
+  wood: string;
+}
+
+export const THAW_WAYS = ['fresh', 'cold', 'water'] as const;
+/** Comes fresh, or frozen and thawed in the cold or under running water. */
+export type ThawWay = (typeof THAW_WAYS)[number];
+export const SALT_TIMES = ['none', 'night', 'hour', 'on'] as const;
+export type SaltTime = (typeof SALT_TIMES)[number];
+export const BRINE_WAYS = ['none', 'timed', 'balance'] as const;
+export type BrineWay = (typeof BRINE_WAYS)[number];
+
+export interface Prep {
+  thaw: ThawWay;
+  salt: SaltTime;
+  brine: BrineWay;
+  temperMin: number;
+  /** The light school leaves the underside half seasoned. */
+  undersideLight: boolean;
+  /** Which recipe of each kind is used; none of that kind when left out. */
+  recipes: Partial<Record<RecipeKind, string>>;
+  /** Steps that are done, by kind. */
+  done: string[];
+}
+
+/** What was seen when the meat came. */
+export interface Receipt {
+  coreC?: number;
+  packWhole: boolean;
+  colourGood: boolean;
+  fatEven: boolean;
+  note: string;
+}
+
+export const COOLING_WAYS = ['fridge', 'ice', 'blast'] as const;
+export type CoolingWay = (typeof COOLING_WAYS)[number];
+
+/** What is left, and how it is cooled. */
+export interface Leftover {
+  kg: number;
+  portionThicknessMm: number;
+  way: CoolingWay;
+}
+
+export const SIDE_KINDS = ['side', 'bread', 'sauce', 'pickle'] as const;
+export type SideKind = (typeof SIDE_KINDS)[number];
+
+/** What goes on the table beside the meat: it takes fridge space, shopping and allergens, but no pit. */
+export interface Side {
+  id: string;
+  kind: SideKind;
+  name: string;
+  gPerHead: number;
+  chilled: boolean;
+  /** A recipe it is made by; bought ready when left out. */
+  recipeId?: string;
+  carries: Carried[];
+}
+
+/** Guests of a serving who may not or do not eat something. */
+export interface GuestNeed {
+  carried: Carried;
+  guests: number;
+}
+
+export interface Kitchen {
+  fridgeLitres: number;
+  tubLitres: number;
+  /** Pairs of hands for prep, and for carving. */
+  prepCrew: number;
+  carvers: number;
+  /** Prep is done between these hours of the day. */
+  fromHour: number;
+  toHour: number;
+  deliverAtMs?: number;
+}
+export const DEFAULT_KITCHEN: Kitchen = Object.freeze({
+  fridgeLitres: 400,
+  tubLitres: 80,
+  prepCrew: 2,
+  carvers: 2,
+  fromHour: 8,
+  toHour: 20,
+});
+
+/** The hard values an owner may loosen for one event, with a reason. */
+export const LOOSENABLE = ['hotHold', 'bareMeatPit', 'dangerZone', 'nonIntactCore'] as const;
+export type LoosenableRule = (typeof LOOSENABLE)[number];
+export interface Loosened {
+  rule: LoosenableRule;
+  /** In C, or minutes for the danger zone. */
+  limit: number;
+  reason: string;
+}
+
+/** The plan the crew was given: what it rested on, to be compared with what has changed since. */
+export interface Baseline {
+  savedAtMs: number;
+  revision: number;
+  servings: { id: string; name: string; atMs: number; portions: number; guests: number }[];
+  batches: { id: string; cutId: string; methodId: string; label: string; pieces: number; kg: number; onAtMs?: number; prep: string }[];
+  pitIds: string[];
+}

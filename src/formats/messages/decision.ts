@@ -1,0 +1,34 @@
+import type { Run } from '../../core/model';
+import type { Decision } from '../../core/planning';
+import { clockTime } from '../clock';
+import { lowerPit, piecesMessage, pitName, rackName, type MessageContext } from './names';
+import { formatMinutes, formatTemp } from '../units';
+
+/** `04:10: if the core of the 2 briskets is under 66 °C, they will be late: wrap now, or raise the trailer pit to 135 °C (about 40 min).` */
+export function decisionMessage(
+  messageContext: MessageContext,
+  runs: readonly Run[],
+  { runId, atMs, underC, raiseToC, gainMin, wrapNow, pitId }: Decision,
+): { time: string; words: string } {
+  const { units, event } = messageContext;
+  const run = runs.find((each) => each.id === runId)!;
+  // Of several runs of a batch it says which.
+  const several = runs.filter((each) => each.batchId === run.batchId).length > 1;
+  const leg = run.legs.find((each) => each.fromMs <= atMs && each.toMs > atMs) ?? run.legs[0]!;
+  const where = several
+    ? ` on the ${rackName(messageContext, leg.pitId, leg.rackId)} of the ${lowerPit(pitName(messageContext, leg.pitId))}`
+    : '';
+  const levers = [
+    ...(wrapNow ? ['wrap at once'] : []),
+    ...(raiseToC === undefined
+      ? []
+      : [
+          `raise the ${lowerPit(pitName(messageContext, pitId))} to ${formatTemp(raiseToC, units)}${gainMin ? `, which gains about ${formatMinutes(gainMin)}` : ''}`,
+        ]),
+  ];
+  const then = levers.length > 0 ? levers.join(', or ') : 'tell the kitchen, and carve it last';
+  return {
+    time: clockTime(atMs, event.timeZone, units.clock),
+    words: `If the core of the ${piecesMessage(messageContext, run.batchId, run.pieceIds.length)}${where} is under ${formatTemp(underC, units)}, it will be late: ${then}.`,
+  };
+}

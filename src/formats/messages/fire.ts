@@ -1,0 +1,123 @@
+import { buyingOf, cutIn, fuelOf, type Pit, type Run, type Task } from '../../core/model';
+import { batchName, lowerPit, piecesMessage, type MessageContext, type TaskMessage } from './names';
+import { tagOf } from './rack';
+import { formatMass, formatMinutes, formatSmallMass, formatTemp } from '../units';
+
+const FIRE_KINDS = ['light', 'closeAir', 'setPoint', 'reload', 'ash', 'water', 'wood', 'tube'] as const;
+type FireTask = Task & { kind: (typeof FIRE_KINDS)[number] };
+export const isFireTask = (task: Task): task is FireTask => (FIRE_KINDS as readonly string[]).includes(task.kind);
+
+/** `121 °C at the grate, 127 °C on the gauge`, or only the one where they agree. */
+export function setMessage(messageContext: MessageContext, pit: Pit | undefined, pitC: number): string {
+  const { units } = messageContext;
+  const offsetC = pit?.gaugeOffsetC ?? 0;
+  if (Math.abs(offsetC) < 0.5) return formatTemp(pitC, units);
+  return `${formatTemp(pitC, units)} at the grate (set ${formatTemp(pitC - offsetC, units)} on the gauge)`;
+}
+
+/** What a split of a forearm's length weighs, dry. */
+const KG_PER_STICK = 0.8;
+const sticksMessage = (kg: number): string => {
+  const sticks = Math.max(1, Math.round(kg / KG_PER_STICK));
+  return `, ${sticks} ${sticks === 1 ? 'stick' : 'sticks'}`;
+};
+
+/** The wood of the most meat that smokes on a pit around a moment. */
+function woodOn(messageContext: MessageContext, pitId: string, atMs: number, runs: readonly Run[]): string {
+  const kgOf = new Map<string, number>();
+  for (const run of runs) {
+    const until = run.smokeUntilMs ?? run.pullMedianMs;
+    if (run.pitId !== pitId || until <= atMs || run.onAtMs > atMs + 3_600_000) continue;
+    const batch = messageContext.event.batches.find((each) => each.id === run.batchId);
+    const cut = batch && cutIn(messageContext.library, batch.cutId);
+    if (!batch || !cut) continue;
+    const { wood } = buyingOf(cut, batch);
+    kgOf.set(wood, (kgOf.get(wood) ?? 0) + run.kg);
+  }
+  return [...kgOf].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'oak';
+}
+
+/** What a fire asks for, and what to look at while doing it. */
+export function fireTaskMessage(messageContext: MessageContext, task: FireTask, runs: readonly Run[]): TaskMessage {
+  const { units } = messageContext;
+  const pit = messageContext.pits.find((each) => each.id === task.pitId);
+  const name = lowerPit(pit?.name ?? 'pit');
+  const fuel = pit ? fuelOf(pit).kind : 'charcoal';
+  switch (task.kind) {
+    case 'light':
+      return pit?.smoke
+        ? {
+            title: `Light the ${name}`,
+            detail: `Come up from below to ${setMessage(messageContext, pit, task.pitC!)}; load once the smoke is clean. Never in a tent or under a roof: carbon monoxide.`,
+          }
+        : { title: `Heat the ${name} to ${formatTemp(task.pitC!, units)}`, detail: 'No smoke here: it takes what is wrapped, and pans.' };
+    case 'closeAir':
+      return {
+        title: `Start closing the air of the ${name}`,
+        detail: `At about ${formatTemp(task.pitC!, units)} and rising: it must settle, not rush past. What it overshoots comes back slowly.`,
+      };
+    case 'setPoint':
+      return {
+        title: `Set the ${name} to ${setMessage(messageContext, pit, task.pitC!)}`,
+        detail: 'Change the heat ahead of the next batch.',
+      };
+    case 'reload': {
+      const what = fuel === 'split wood' ? `${woodOn(messageContext, task.pitId!, task.atMs, runs)}, split` : fuel;
+      return {
+        title: `Feed the ${name}: ${formatSmallMass(task.kg!, units)} of ${what}${fuel === 'split wood' ? sticksMessage(task.kg!) : ''}`,
+        detail:
+          fuel === 'split wood'
+            ? 'Warm the split beside the fire first. Thick or dark smoke: open the air until it runs thin.'
+            : 'Through the door, quickly, on live coals; thick smoke means it wants more air.',
+      };
+    }
+    case 'ash':
+      return { title: `Clear the ash of the ${name}`, detail: 'Into a lidded metal can, well away from everything: embers live for days.' };
+    case 'water':
+      return { title: `Fill the water pan of the ${name}`, detail: 'Hot water, so that the pit does not pay for warming it.' };
+    case 'wood':
+      return {
+        title: `A piece of ${woodOn(messageContext, task.pitId!, task.atMs + 600_000, runs)} on the ${name}’s fire`,
+        detail: `About ${formatSmallMass(task.kg!, units)}. Dark, thick smoke is bitter and cannot be taken back: wait until it runs thin before the next.`,
+      };
+    case 'tube':
+      return {
+        title: `Light the smoke tube in the ${name}`,
+        detail: `It smokes for about ${formatMinutes(task.lastsMin!)}: no longer than half of the cook, or the meat turns bitter.`,
+      };
+  }
+}
+
+/** Sprays, turns, probes and the fire at the end. */
+export function rhythmTaskMessage(messageContext: MessageContext, task: Task, run: Run, pit: string): TaskMessage | undefined {
+  const { units } = messageContext;
+  const pieces = piecesMessage(messageContext, run.batchId, run.pieceIds.length);
+  const batch = messageContext.event.batches.find((each) => each.id === run.batchId);
+  const cut = batch && cutIn(messageContext.library, batch.cutId);
+  switch (task.kind) {
+    case 'spray':
+      return {
+        title: `Spray ${pieces}`,
+        detail: 'Only where the surface is dry and the bark does not rub off; the lid shut again at once.',
+      };
+    case 'turn':
+      return cut?.species === 'dish'
+        ? { title: `Turn ${pieces} about`, detail: 'The far end to the door, and stir: the back is hotter.' }
+        : { title: `Turn ${pieces}`, detail: 'The other side to the heat, the thick end still toward the fire.' };
+    case 'relight':
+      return {
+        title: `Bring up the fire of the ${lowerPit(pit)} for the end`,
+        detail: `Relight the coals, air open: ${formatTemp(task.pitC ?? run.pitC, units)} for the last minutes. Grease burns: class K or B extinguisher at hand, never water.`,
+      };
+    case 'probe': {
+      const probe = messageContext.probes?.find((each) => each.id === task.probe?.probeId);
+      const channel = (probe?.channels ?? 1) > 1 ? `, channel ${task.probe!.channel}` : '';
+      return {
+        title: `${probe?.name ?? 'Probe'}${channel} into ${tagOf(messageContext, { batchId: run.batchId, pieceId: task.probe!.pieceId })} of the ${batchName(messageContext, run.batchId).toLowerCase()}`,
+        detail: `${cut?.probe ?? ''} Wiped with sanitiser first. ${formatMass(batch?.pieces.find((piece) => piece.id === task.probe!.pieceId)?.kg ?? 0, units)}: the slowest of its run.`,
+      };
+    }
+    default:
+      return undefined;
+  }
+}

@@ -1,0 +1,133 @@
+import {
+  buyingOf,
+  cutIn,
+  methodIn,
+  PREP_KINDS,
+  prepOf,
+  recipeIn,
+  type Batch,
+  type PrepKind,
+  type RecipeKind,
+  type Task,
+} from '../../core/model';
+import { batchCarries, brineFor, portionsOf, saltG, seasoningOf, type SeasoningUse } from '../../core/quantities';
+import { carriedName } from './carried';
+import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../units';
+import { list, piecesMessage, type MessageContext, type TaskMessage } from './names';
+
+type PrepTask = Task & { kind: PrepKind };
+export const isPrepTask = (task: Task): task is PrepTask => (PREP_KINDS as readonly string[]).includes(task.kind);
+
+/** What to do before the fire, with the figures to weigh out and the allergens that come with it. */
+export function prepTaskMessage(messageContext: MessageContext, task: Pick<PrepTask, 'kind' | 'batchId'>): TaskMessage {
+  const { units, library } = messageContext;
+  const batch = messageContext.event.batches.find((each) => each.id === task.batchId);
+  const cut = batch && cutIn(library, batch.cutId);
+  if (!batch || !cut) return { title: 'Prepare', detail: '' };
+  const prep = prepOf(cut, batch);
+  const pieces = piecesMessage(messageContext, batch.id, batch.pieces.length);
+  const kg = batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+  const seasoning = seasoningOf(batch, cut, methodIn(library, batch.methodId), library, 0);
+  const used = (kind: RecipeKind) => seasoning.uses.find((each) => each.kind === kind);
+  const weighed = (use: SeasoningUse | undefined) =>
+    use ? `${formatSmallMass(use.kg, units)} of ${use.recipe.name.toLowerCase()}` : undefined;
+  const brine = prep.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
+  const cold = formatTemp(5, units);
+  const keptKg = ((kg * cut.trimShare) / (1 - cut.trimShare)) * buyingOf(cut, batch).usableTrimShare;
+  const keptMessage =
+    keptKg > 0.05 ? `about ${formatSmallMass(keptKg, units)} of the trim is worth keeping` : 'little of the trim is worth keeping';
+  switch (task.kind) {
+    case 'thaw':
+      return prep.thaw === 'water'
+        ? {
+            title: `Thaw ${pieces} under running water`,
+            detail: `Water at or below ${formatTemp(21, units)}, at most 4 h above ${cold}; then straight back to the cold.`,
+          }
+        : {
+            title: `Move ${pieces} from the freezer to the fridge`,
+            detail: `At or below ${cold}, on the lowest shelf, in a tray. Longer is no harm for two days.`,
+          };
+    case 'trim':
+      return {
+        title: `Trim ${pieces}`,
+        detail: `Even thickness; off with thin flaps and hard fat; ${keptMessage}. Weigh each and measure its thick end: the plan follows. Cut-resistant glove.`,
+      };
+    case 'mixBrine':
+      return {
+        title: `Mix the brine for ${pieces}`,
+        detail: brine
+          ? `${formatVolume(brine.litres, units)} with ${formatSmallMass(brine.saltKg, units)} of salt; ${formatSmallMass(brine.iceKg, units)} of the water as ice. At or below ${cold} before any meat goes in.`
+          : '',
+      };
+    case 'brine':
+      return {
+        title: `Lay ${pieces} into the brine`,
+        detail: brine
+          ? `Covered, in a food-safe tub of ${formatVolume(brine.tubLitres, units)}, in the fridge, for ${formatMinutes(brine.hours * 60)}.`
+          : '',
+      };
+    case 'rinse':
+      return {
+        title: `Rinse and dry ${pieces}`,
+        detail: 'Throw the brine away. Pat dry and leave uncovered in the cold; scrub down the sink after.',
+      };
+    case 'inject':
+      return {
+        title: `Inject ${pieces}`,
+        detail: `${weighed(used('injection')) ?? 'The injection'}, in a grid. From here on it counts as non-intact: core ${formatTemp(68, units)}.${withAllergens(used('injection'))}`,
+      };
+    case 'salt':
+      return {
+        title: `Salt ${pieces}`,
+        detail: `${formatSmallMass(saltG(cut, kg) / 1000, units)} of coarse salt in all, every side; back into the cold, uncovered.`,
+      };
+    case 'rub': {
+      const parts = [weighed(used('binder')), weighed(used('rub'))].filter((each) => each !== undefined);
+      const light = prep.undersideLight ? ' Underside light.' : '';
+      return { title: `Season ${pieces}`, detail: `${parts.join(', then ')}.${light}${withAllergens(used('binder'), used('rub'))}` };
+    }
+    case 'fill':
+      return {
+        title: `Fill ${pieces}`,
+        detail: `${weighed(used('dish')) ?? 'By the recipe'}; covered and cold until it goes in.${withAllergens(used('dish'))}`,
+      };
+    case 'temper':
+      return {
+        title: `Take ${pieces} out of the cold`,
+        detail: `${prep.temperMin} min before going on, no longer: the safety clock runs from here.`,
+      };
+  }
+}
+
+const ADDED: Partial<Record<RecipeKind, string>> = {
+  wrap: 'Into the wrap',
+  braise: 'Into the pan',
+  glaze: 'Glaze before it is pulled',
+  dressing: 'Dress it',
+  sauce: 'Sauce beside it',
+};
+
+/** ` Dress it: 1.2 lb of pepper vinegar. Carries sulphites.`, for what is added while it cooks or is carved. */
+export function addedMessage(messageContext: MessageContext, batch: Batch, kind: RecipeKind): string {
+  const cut = cutIn(messageContext.library, batch.cutId);
+  const serving = messageContext.event.servings.find((each) => each.id === batch.servingId);
+  if (!cut || !serving) return '';
+  const heads = portionsOf(serving.guests, serving.buffet, serving.marginShare);
+  const { uses } = seasoningOf(batch, cut, methodIn(messageContext.library, batch.methodId), messageContext.library, heads);
+  const use = uses.find((each) => each.kind === kind);
+  return use
+    ? ` ${ADDED[kind]}: ${formatSmallMass(use.kg, messageContext.units)} of ${use.recipe.name.toLowerCase()}.${withAllergens(use)}`
+    : '';
+}
+
+/** ` Carries mustard and celery.` */
+function withAllergens(...uses: (SeasoningUse | undefined)[]): string {
+  const all = [...new Set(uses.flatMap((use) => use?.recipe.ingredients.flatMap((each) => each.carries) ?? []))];
+  return all.length > 0 ? ` Carries ${list(all.map(carriedName))}.` : '';
+}
+
+/** `mustard, celery`, of a whole batch: for tags and the buffet card. */
+export function batchAllergens(messageContext: MessageContext, batchId: string): string[] {
+  const batch = messageContext.event.batches.find((each) => each.id === batchId);
+  return batch ? batchCarries(batch, messageContext.library).map(({ carried }) => carriedName(carried)) : [];
+}

@@ -1,0 +1,164 @@
+import { describe, expect, it } from 'vitest';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
+import { CUTS, DEFAULT_VENUE, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../../core/model';
+import { buildPlan } from '../../core/planning';
+import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from '../units';
+import { batchName, capital, piecesMessage, type MessageContext } from './names';
+import { planProblemMessage } from './problem';
+import { oddsMessage, reasonMessage, taskMessage } from './task';
+
+const METRIC: Units = { temp: 'C', mass: 'kg', clock: '12' };
+const event = eventOf([
+  batchOf('brisket-whole', 2, { methodId: 'low-paper' }),
+  batchOf('chicken-half', 6),
+  batchOf('pan-dish', 1, { label: 'Harbour beans', methodId: 'dish-oven' }),
+]);
+const messageContext = (units: Units = DEFAULT_UNITS): MessageContext => ({
+  event,
+  pits: [OFFSET, OVEN],
+  boxes: [BOX],
+  library: SHIPPED_LIBRARY,
+  units,
+});
+const plan = buildPlan(inputOf(event));
+const AT = plan.runs[0]!.onAtMs;
+const span = { fromMs: AT, toMs: AT + 5_400_000 };
+
+describe('the words of a task', () => {
+  it('say something of every kind, in both systems, without a hole', () => {
+    const kinds = new Set<TaskKind>();
+    for (const units of [DEFAULT_UNITS, METRIC]) {
+      for (const task of plan.tasks) {
+        const { title, detail } = taskMessage(messageContext(units), task, plan.runs);
+        expect(`${title} ${detail}`).not.toMatch(/undefined|NaN|null|\bInfinity\b/);
+        expect(title.length).toBeGreaterThan(5);
+        kinds.add(task.kind);
+      }
+    }
+    for (const kind of ['carve', 'check', 'hold', 'light', 'load', 'pull', 'rest', 'serve', 'vent', 'wrap'] as const)
+      expect(kinds).toContain(kind);
+  });
+
+  it('say where to drive, and with what loaded', () => {
+    const away = { ...event, venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 } };
+    const there = buildPlan(inputOf(away));
+    const drive = there.tasks.find((task) => task.kind === 'drive')!;
+    const words = taskMessage({ ...messageContext(), event: away }, drive, there.runs);
+    expect(words.title).toBe('Drive to Gannet Point for supper');
+    expect(words.detail).toMatch(/^40 min on the road/);
+    for (const task of there.tasks)
+      expect(taskMessage({ ...messageContext(), event: away }, task, there.runs).title.length).toBeGreaterThan(5);
+  });
+
+  it('heat an oven and light a pit', () => {
+    const titles = plan.tasks.filter((task) => task.kind === 'light').map((task) => taskMessage(messageContext(), task, plan.runs).title);
+    expect(titles).toContain('Light the offset');
+    expect(titles.some((title) => /^Heat the oven to \d+ °F$/.test(title))).toBe(true);
+  });
+
+  it('tell a bird by its number and a brisket by its feel', () => {
+    const check = (batchId: string) => {
+      const run = plan.runs.find((each) => each.batchId === batchId)!;
+      return taskMessage(
+        messageContext(),
+        plan.tasks.find((task) => task.runId === run.id && task.kind === 'check')!,
+        plan.runs,
+      ).detail;
+    };
+    expect(check('chicken-half')).toMatch(/must reach 165 °F while resting\. Measure and write down the peak/);
+    expect(check('brisket-whole')).toMatch(/almost no resistance/);
+  });
+
+  it('set another heat, move to the oven, and name what is moved', () => {
+    const run = plan.runs.find((each) => each.batchId === 'brisket-whole')!;
+    const set = taskMessage(
+      messageContext(METRIC),
+      { id: 's', kind: 'setPoint', atMs: AT, minutes: 2, pitId: 'offset', pitC: 135 },
+      plan.runs,
+    );
+    expect(set.title).toBe('Set the offset to 135 °C');
+    const move = taskMessage(messageContext(), { id: 'm', kind: 'move', atMs: AT, minutes: 6, pitId: 'offset', runId: run.id }, [
+      { ...run, moveAtMs: AT, legs: [{ ...run.legs[0]!, pitId: 'oven', fromMs: AT }] },
+    ]);
+    expect(move.title).toBe('Move 2 briskets to the oven');
+  });
+});
+
+describe('names', () => {
+  it('are right for one and for many of every cut', () => {
+    for (const cut of CUTS) {
+      const one = eventOf([batchOf(cut.id, 1)]);
+      const several = eventOf([batchOf(cut.id, 3)]);
+      expect(piecesMessage({ ...messageContext(), event: one }, cut.id, 1)).toContain(cut.noun[0]);
+      expect(piecesMessage({ ...messageContext(), event: several }, cut.id, 3)).toContain(cut.noun[1]);
+      expect(batchName({ ...messageContext(), event: several }, cut.id)).toMatch(/^[A-Z]/);
+    }
+    expect(piecesMessage(messageContext(), 'pan-dish', 1)).toBe('1 pan of harbour beans');
+    expect(batchName(messageContext(), 'pan-dish')).toBe('Harbour beans');
+    expect(piecesMessage(messageContext(), 'lost', 2)).toBe('2 pieces');
+    expect(capital('ash')).toBe('Ash');
+  });
+});
+
+describe('reasons and problems', () => {
+  it('are whole sentences for every code', () => {
+    const reasons: Reason[] = [
+      { code: 'servingNeeds', servingId: 'supper', carveAtMs: AT },
+      { code: 'restNeeds', ventMin: 15, restMin: 60 },
+      { code: 'restNeeds', ventMin: 0, restMin: 20 },
+      { code: 'cookTakes', medianMin: 600, lateMin: 745, confidence: 0.9 },
+      { code: 'movedEarlier', minutes: 45, pitId: 'offset', rackId: 'low', blockedUntilMs: AT },
+      { code: 'movedEarlier', minutes: 45, pitId: 'offset', rackId: 'low', blockedUntilMs: 0 },
+      { code: 'sharesHeat', pitId: 'offset', pitC: 127, wantedC: 121 },
+      { code: 'finishesElsewhere', pitId: 'oven', atMs: AT },
+    ];
+    const said = reasons.map((reason) => reasonMessage(messageContext(), reason));
+    expect(new Set(said).size).toBe(reasons.length);
+    for (const words of said) expect(words).not.toMatch(/undefined|NaN/);
+    expect(said[3]).toBe('Half of such cooks are done within 10 h, 9 in 10 within 12 h 25');
+  });
+
+  it('say what, where, when and what would mend it', () => {
+    const common = { severity: 'broken', batchId: 'chicken-half', pieces: 2 } as const;
+    const problems: PlanProblem[] = [
+      { code: 'noSuitablePit', ...common, need: 'smoke' },
+      { code: 'noSuitablePit', ...common, need: 'heat' },
+      { code: 'noSuitablePit', ...common, need: 'size' },
+      { code: 'rackFull', ...common, pitId: 'offset', rackId: 'low', shortMm2: 50_000, ...span },
+      { code: 'rackOverloaded', ...common, pitId: 'offset', rackId: 'low', shortKg: 3, ...span },
+      { code: 'heatConflict', ...common, pitId: 'offset', wantedC: 149, setC: 121, ...span },
+      { code: 'poultryAbove', ...common, pitId: 'offset', ...span },
+      { code: 'boxFull', ...common, shortLitres: 12.2, ...span },
+      { code: 'holdTooLong', ...common, holdMin: 200, allowedMin: 60 },
+      { code: 'neverDone', ...common, pitC: 107 },
+      { code: 'dangerZone', ...common, minutes: 260, allowedMin: 240 },
+      { code: 'alreadyPast', ...common, lateByMin: 95 },
+      { code: 'servedBelowHotHold', severity: 'warning', batchId: 'chicken-half', coreC: 52 },
+    ];
+    for (const units of [DEFAULT_UNITS, METRIC]) {
+      for (const problem of problems) {
+        const { what, remedy } = planProblemMessage(messageContext(units), problem);
+        expect(`${what} ${remedy}`).not.toMatch(/undefined|NaN/);
+        expect(what.endsWith('.')).toBe(true);
+        expect(remedy.endsWith('.')).toBe(true);
+      }
+    }
+    expect(planProblemMessage(messageContext(), problems[7]!).what).toContain('short of 13 litres');
+    expect(planProblemMessage(messageContext(), { ...problems[3]!, pieces: 1 } as PlanProblem).what).toMatch(
+      /^1 chicken half has no place/,
+    );
+  });
+});
+
+describe('figures', () => {
+  it('are written as the trade says them', () => {
+    expect(formatTempDifference(10, DEFAULT_UNITS)).toBe('18 °F');
+    expect(formatTempDifference(10, METRIC)).toBe('10 °C');
+    expect(formatArea(64_516, METRIC)).toBe('645 cm²');
+    expect(formatShare(0.904)).toBe('90 %');
+    expect(formatMinutes(-75)).toBe('-1 h 15');
+    expect(oddsMessage(0.98)).toBe('98 in 100');
+    expect(oddsMessage(0.5)).toBe('5 in 10');
+    expect(readUnits(writeUnits(METRIC))).toEqual(METRIC);
+  });
+});

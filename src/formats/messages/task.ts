@@ -1,0 +1,170 @@
+import { cutIn, methodIn, type Reason, type Run, type Task, type TaskKind, type Wrap } from '../../core/model';
+import { limitsOf } from '../../core/safety';
+import { clockTime } from '../clock';
+import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext, type TaskMessage } from './names';
+import { formatMass, formatMinutes, formatTemp } from '../units';
+import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
+import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
+
+const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
+
+/** What to do, and what to look for while doing it. */
+export function taskMessage(messageContext: MessageContext, task: Task, runs: Run[]): TaskMessage {
+  const pit = task.pitId ? pitName(messageContext, task.pitId) : '';
+  if (isFireTask(task)) return fireTaskMessage(messageContext, task, runs);
+  if (task.kind === 'serve') {
+    const serving = messageContext.event.servings.find((each) => each.id === task.servingId)!;
+    return {
+      title: `Serve ${serving.name.toLowerCase()}`,
+      detail: `${serving.guests.adults + serving.guests.children} guests, for ${formatMinutes(serving.serveForMin)}.`,
+    };
+  }
+  if (task.kind === 'drive') {
+    const serving = messageContext.event.servings.find((each) => each.id === task.servingId)!;
+    return {
+      title: `Drive to ${messageContext.event.place || 'the venue'} for ${serving.name.toLowerCase()}`,
+      detail: `${formatMinutes(task.minutes)} on the road, all hands; loaded by then as the load-out lists, hot food hot and strapped down.`,
+    };
+  }
+  if (isPrepTask(task)) return prepTaskMessage(messageContext, task);
+  const run = runs.find((each) => each.id === task.runId)!;
+  return rhythmTaskMessage(messageContext, task, run, pit) ?? runTaskMessage(messageContext, task, run, pit);
+}
+
+const onOrIn = (messageContext: MessageContext, pitId: string | undefined) =>
+  ['cabinet', 'oven'].includes(messageContext.pits.find((pit) => pit.id === pitId)?.kind ?? '') ? 'in' : 'on';
+
+function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pit: string): TaskMessage {
+  const { units, event } = messageContext;
+  const zone = event.timeZone;
+  const batch = event.batches.find((each) => each.id === run.batchId)!;
+  const cut = cutIn(messageContext.library, batch.cutId)!;
+  const method = methodIn(messageContext.library, batch.methodId)!;
+  const pieces = piecesMessage(messageContext, run.batchId, run.pieceIds.length);
+  const places = list(
+    run.legs
+      .filter((leg) => leg.pitId === run.pitId)
+      .map((leg) => `${leg.pieceIds.length} on the ${rackName(messageContext, leg.pitId, leg.rackId)}`),
+  );
+  const time = (atMs: number) => clockTime(atMs, zone, units.clock);
+  switch (task.kind) {
+    case 'load':
+      return {
+        title: `Put ${pieces} ${onOrIn(messageContext, task.pitId)} the ${lowerPit(pit)}`,
+        detail: `${capital(places)}, ${formatMass(run.kg, units)} in all; pit at ${setMessage(
+          messageContext,
+          messageContext.pits.find((each) => each.id === run.pitId),
+          run.pitC,
+        )}. A gap all round for air, as the rack map shows.`,
+      };
+    case 'wrap': {
+      const at =
+        method.wrapWhen.coreC !== undefined
+          ? `Core about ${formatTemp(method.wrapWhen.coreC, units)} and the bark set.`
+          : 'By the clock; the colour should be right.';
+      return {
+        title: `Wrap ${pieces} ${WRAP_WORDS[method.wrap]}`,
+        detail: `${at}${addedMessage(messageContext, batch, 'wrap')}${method.wrap === 'pan' ? addedMessage(messageContext, batch, 'braise') : ''}`,
+      };
+    }
+    case 'unwrap':
+      return { title: `Unwrap ${pieces}`, detail: 'Open again to dry and glaze.' };
+    case 'move': {
+      const finish = run.legs.find((leg) => leg.fromMs === run.moveAtMs);
+      return {
+        title: `Move ${pieces} to the ${lowerPit(finish ? pitName(messageContext, finish.pitId) : pit)}`,
+        detail: `Wrapped meat needs heat, not smoke: this frees the ${lowerPit(pit)}.`,
+      };
+    }
+    case 'check':
+      return {
+        title: `Start checking ${pieces}`,
+        detail:
+          cut.done.by === 'tender'
+            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${addedMessage(messageContext, batch, 'glaze')}`
+            : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. Measure and write down the peak. Expected ${time(run.pullMedianMs)}.`,
+      };
+    case 'pull':
+      return { title: `Pull ${pieces} as they are done`, detail: `Each on its own. Expected now; the latest is ${time(run.pullLateMs)}.` };
+    case 'vent':
+      return { title: `Vent ${pieces}`, detail: `Open for ${formatMinutes(task.minutes)} to stop the carry-over.` };
+    case 'rest':
+      return {
+        title: `Rest ${pieces}`,
+        detail:
+          cut.done.by === 'core'
+            ? `At least ${formatMinutes(run.restMin)} on the board; the core still climbs.`
+            : `At least ${formatMinutes(run.restMin)}, under a tent.`,
+      };
+    case 'hold': {
+      return {
+        title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, run.hold.gearId))}`,
+        detail: `Until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+      };
+    }
+    case 'carve':
+      return {
+        title: `Carve ${pieces}`,
+        detail: `About ${formatMinutes(task.minutes)} of work for one pair of hands.${addedMessage(messageContext, batch, 'dressing')}${addedMessage(messageContext, batch, 'sauce')}`,
+      };
+    default:
+      return { title: capital(task.kind), detail: '' };
+  }
+}
+
+/** One sentence for one reason of a run's start. */
+export function reasonMessage(messageContext: MessageContext, reason: Reason): string {
+  const zone = messageContext.event.timeZone;
+  const { units } = messageContext;
+  const time = (atMs: number) => clockTime(atMs, zone, units.clock);
+  switch (reason.code) {
+    case 'servingNeeds': {
+      const serving = messageContext.event.servings.find((each) => each.id === reason.servingId);
+      return `${serving?.name ?? 'The serving'} is carved from ${time(reason.carveAtMs)}`;
+    }
+    case 'restNeeds':
+      return reason.ventMin > 0
+        ? `Before that it vents ${reason.ventMin} min and rests at least ${formatMinutes(reason.restMin)}`
+        : `Before that it rests at least ${formatMinutes(reason.restMin)}`;
+    case 'cookTakes':
+      return `Half of such cooks are done within ${formatMinutes(reason.medianMin)}, ${oddsMessage(reason.confidence)} within ${formatMinutes(reason.lateMin)}`;
+    case 'movedEarlier':
+      return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)}, ${rackName(messageContext, reason.pitId, reason.rackId)}${reason.blockedUntilMs ? `, is taken until ${time(reason.blockedUntilMs)}` : ' has no room later'}`;
+    case 'sharesHeat':
+      return `Cooks at ${formatTemp(reason.pitC, units)}, not the method's ${formatTemp(reason.wantedC, units)}, to share the ${lowerPit(pitName(messageContext, reason.pitId))}`;
+    case 'finishHeat':
+      return `Once wrapped the ${lowerPit(pitName(messageContext, reason.pitId))} goes to ${formatTemp(reason.pitC, units)} at ${time(reason.atMs)}`;
+    case 'movedForCrew':
+      return `${shiftMessage(reason.minutes)}: nobody is free to ${HANDS_WORDS[reason.kind] ?? reason.kind} at ${time(reason.atMs)}`;
+    case 'movedForHeat':
+      return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)} is wanted at ${formatTemp(reason.setC, units)} until ${time(reason.untilMs)}`;
+    case 'movedForHold':
+      return `${shiftMessage(reason.minutes)}: there is no room or no heat to hold it otherwise`;
+    case 'leavesBy':
+      return `The crew leaves at ${time(reason.atMs)} for a drive of ${formatMinutes(reason.travelMin)}`;
+    case 'idealHold':
+      return `On ${formatMinutes(reason.minutes)} before the latest start, so that its hold falls into the method's band`;
+    case 'pinned':
+      return `Pinned by you to ${time(reason.onAtMs)}`;
+    case 'finishesElsewhere':
+      return `Once wrapped it finishes in the ${lowerPit(pitName(messageContext, reason.pitId))} from ${time(reason.atMs)}, which frees the rack`;
+  }
+}
+
+const HANDS_WORDS: Partial<Record<TaskKind, string>> = {
+  load: 'load it',
+  check: 'check it',
+  pull: 'pull it',
+  wrap: 'wrap it',
+  move: 'move it',
+  carve: 'carve it',
+  light: 'light the pit',
+};
+const shiftMessage = (minutes: number) =>
+  minutes > 0 ? `On ${formatMinutes(minutes)} earlier` : minutes < 0 ? `On ${formatMinutes(-minutes)} later` : 'Placed round the others';
+
+/** `9 in 10`, `19 in 20`. */
+export function oddsMessage(share: number): string {
+  const outOf = [10, 20, 100].find((each) => Math.abs(share * each - Math.round(share * each)) < 1e-6) ?? 100;
+  return `${Math.round(share * outOf)} in ${outOf}`;
+}

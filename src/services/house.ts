@@ -1,8 +1,0 @@
-import type { Database } from '../persistence';
-
-/** What every use case is given: the database, the time, and new identifiers. */
-export interface House {
-  db: Database;
-  nowMs(): number;
-  newId(): string;
-}

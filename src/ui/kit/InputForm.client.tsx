@@ -1,0 +1,74 @@
+'use client';
+import { useState, type ReactNode } from 'react';
+import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
+import { announce, callAction, complain, firstMessage, type Action } from './actions';
+import { Button } from './Button';
+import { showProblems, useInputForm } from './useInputForm';
+
+interface DoorFormProps<T extends FieldValues & object, R> {
+  schema: new () => T;
+  values: T;
+  save: Action<R>;
+  /** With what was saved, or nothing when it was left as it was. */
+  onDone?(saved?: R): void;
+  /** What to say once it is saved; undo saves the values that stood before. */
+  saved?(result: R): string;
+  /** Without it there is no way out but saving: the form stands on the page. */
+  cancellable?: boolean;
+  /** Put over the values when they are saved: what may change while the form stands open. */
+  stamp?: Partial<T>;
+  /** What the button says. */
+  submitLabel?: string;
+  className?: string;
+  children: ReactNode;
+}
+
+/** A form checked by the door it goes through, saved in one go; nothing typed is lost on a refusal. */
+export function InputForm<T extends FieldValues & object, R>({
+  schema,
+  values,
+  save,
+  onDone,
+  saved,
+  cancellable = true,
+  stamp,
+  submitLabel = 'Save',
+  className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
+  children,
+}: DoorFormProps<T, R>) {
+  const form = useInputForm<T>(schema, values as DefaultValues<T>);
+  const [failed, setFailed] = useState<string>();
+  const putBack = async (after: R) => {
+    const revision = (after as { revision?: number }).revision;
+    const back = await callAction(save, JSON.parse(JSON.stringify({ ...values, ...(revision !== undefined && { revision }) })));
+    if (!back.ok) complain(back.problems);
+  };
+  const submit = form.handleSubmit(async (input) => {
+    setFailed(undefined);
+    const outcome = await callAction(save, JSON.parse(JSON.stringify({ ...input, ...stamp })));
+    if (outcome.ok) {
+      if (saved) announce(saved(outcome.value), () => putBack(outcome.value));
+      return onDone?.(outcome.value);
+    }
+    const rest = showProblems(form, outcome.problems);
+    if (rest.length > 0) setFailed(firstMessage(rest));
+  });
+  return (
+    <FormProvider {...form}>
+      <form onSubmit={submit} noValidate>
+        <div className={className}>{children}</div>
+        {failed && (
+          <p role="alert" className="mt-3 text-bad">
+            {failed}
+          </p>
+        )}
+        <div className="mt-4 flex justify-end gap-2">
+          {cancellable && <Button onClick={() => onDone?.()}>Leave as it was</Button>}
+          <Button type="submit" look="ember" disabled={form.formState.isSubmitting}>
+            {submitLabel}
+          </Button>
+        </div>
+      </form>
+    </FormProvider>
+  );
+}
