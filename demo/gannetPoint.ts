@@ -94,14 +94,15 @@ export const DEMO_DUTY = [
   { memberId: 'crew-rue', from: [0, '09:00'], to: [0, '21:00'] },
 ] as const;
 export const DEMO_DAY = {
-  driveMin: 0,
-  setUpMin: 0,
-  power: 'Lighthouse workshop, 2 x 16 A',
-  rules: 'Fires on the gravel only, 6 m from the keeper’s house; quiet after 22:30.',
-  quietFrom: '22:30',
-  quietTo: '04:30',
-  airC: 12,
-  windMPerS: 5,
+  venue: {
+    driveMin: 0,
+    setUpMin: 0,
+    power: 'Lighthouse workshop, 2 x 16 A',
+    rules: 'Fires on the gravel only, 6 m from the keeper’s house; quiet after 22:30.',
+    quietFrom: '22:30',
+    quietTo: '04:30',
+  },
+  weather: { airC: 12, windMPerS: 5 },
 };
 
 export const DEMO_BOXES: HoldingBox[] = [{ id: 'box-1', name: 'Insulated box', litres: 110, lossWPerK: 0.7 }];
@@ -171,7 +172,7 @@ export const DEMO_EVENT = {
       sides: [
         { id: 'lunch-slaw', kind: 'side', name: 'Cabbage slaw', gPerHead: 110, chilled: true, carries: ['celery'] },
         { id: 'lunch-rolls', kind: 'bread', name: 'Soft rolls', gPerHead: 60, chilled: false, carries: ['wheat', 'milk'] },
-        { id: 'lunch-sauce', kind: 'sauce', name: 'Buoy sauce', gPerHead: 35, chilled: true, recipeId: 'sauce-buoy', carries: [] },
+        { id: 'lunch-sauce', kind: 'sauce', name: 'Buoy sauce', gPerHead: 35, chilled: true, recipeId: 'sauce-buoy' },
       ],
       needs: [{ carried: 'egg', guests: 1 }],
     },
@@ -223,7 +224,7 @@ export const DEMO_EVENT = {
         { id: 'slaw', kind: 'side', name: 'Vinegar slaw', gPerHead: 110, chilled: true, carries: ['sulphites'] },
         { id: 'potatoes', kind: 'side', name: 'Potato salad', gPerHead: 130, chilled: true, carries: ['egg', 'mustard'] },
         { id: 'cornbread', kind: 'bread', name: 'Cornbread', gPerHead: 70, chilled: false, carries: ['wheat', 'milk', 'egg'] },
-        { id: 'dockside', kind: 'sauce', name: 'Dockside sauce', gPerHead: 40, chilled: false, recipeId: 'sauce-dockside', carries: [] },
+        { id: 'dockside', kind: 'sauce', name: 'Dockside sauce', gPerHead: 40, chilled: false, recipeId: 'sauce-dockside' },
         { id: 'pickles', kind: 'pickle', name: 'Pickled onions', gPerHead: 25, chilled: true, carries: ['sulphites'] },
       ],
       needs: [

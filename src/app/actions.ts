@@ -2,55 +2,38 @@
 import { refresh } from 'next/cache';
 import type { CookEvent } from '../core/model';
 import type { Outcome } from '../core/outcome';
+import { worded } from '../formats/messages/outcome';
 import {
-  BoxInput,
-  BriefInput,
-  BuyingInput,
-  CopyEquipmentInput,
-  CrewInput,
-  DayInput,
-  GearIdInput,
-  LayInput,
-  ProbeInput,
-  SetIdInput,
-  WarmerInput,
-  KitchenInput,
-  LeftoverInput,
-  LoosenInput,
-  PrepInput,
-  ReceiptInput,
-  RecipeInput,
-  StepDoneInput,
-  TickInput,
-  TightenInput,
-  WeightsInput,
   check,
-  ChooseEquipmentInput,
   CreateEventInput,
-  CutInput,
-  LibraryIdInput,
-  MethodInput,
-  EquipmentIdInput,
+  CrewMemberRecord,
+  CutRecord,
   EventIdInput,
-  PitInput,
+  GearIdInput,
+  HoldingBoxRecord,
   ImportInput,
-  PlanFaceInput,
+  LibraryIdInput,
+  MethodRecord,
+  PitRecord,
   PlanFileInput,
+  ProbeRecord,
+  RecipeRecord,
   RenameEventInput,
+  SetIdInput,
+  WarmerRecord,
 } from '../inputs';
 import { context } from '../runtime/context';
 import * as services from '../services';
-import { worded } from './errors';
 
-type Door<T> = new () => T;
+type InputClass<T> = new () => T;
 
-/** Every action: read the input at its door, run one use case, say problems in words. */
+/** Every action: check the input by its class, run one use case, say problems in words. */
 async function through<T extends object, R>(
-  door: Door<T>,
+  schema: InputClass<T>,
   plain: unknown,
   work: (context: services.Context, input: T) => Promise<Outcome<R>>,
 ): Promise<Outcome<R>> {
-  const input = check(door, plain);
+  const input = check(schema, plain);
   if (!input.ok) return worded(input);
   return worded(await work(await context(), input.value));
 }
@@ -70,39 +53,18 @@ export const deleteEvent = async (input: unknown) =>
   listed(through(EventIdInput, input, (h, { eventId }) => services.deleteEvent(h, eventId)));
 export const restoreEvent = async (input: unknown) =>
   listed(through(EventIdInput, input, (h, { eventId }) => services.restoreEvent(h, eventId)));
-export const saveBrief = async (input: unknown) => through(BriefInput, input, services.saveBrief);
-export const chooseEquipment = async (input: unknown) => listed(through(ChooseEquipmentInput, input, services.chooseEquipment));
-export const keepPit = async (input: unknown) => listed(through(PitInput, input, services.keepPit));
-export const keepBox = async (input: unknown) => listed(through(BoxInput, input, services.keepBox));
-export const putPitAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putPitAway(h, id)));
-export const bringPitBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringPitBack(h, id)));
-export const putBoxAway = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.putBoxAway(h, id)));
-export const bringBoxBack = async (input: unknown) => listed(through(EquipmentIdInput, input, (h, { id }) => services.bringBoxBack(h, id)));
-export const keepWarmer = async (input: unknown) => listed(through(WarmerInput, input, services.keepWarmer));
-export const keepProbe = async (input: unknown) => listed(through(ProbeInput, input, services.keepProbe));
-export const keepCrew = async (input: unknown) => listed(through(CrewInput, input, services.keepCrew));
+export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
+export const readPlanFile = async (input: unknown) => through(PlanFileInput, input, services.readPlanFile);
+export const savePit = async (input: unknown) => listed(through(PitRecord, input, services.savePit));
+export const saveBox = async (input: unknown) => listed(through(HoldingBoxRecord, input, services.saveBox));
+export const saveWarmer = async (input: unknown) => listed(through(WarmerRecord, input, services.saveWarmer));
+export const saveProbe = async (input: unknown) => listed(through(ProbeRecord, input, services.saveProbe));
+export const saveCrew = async (input: unknown) => listed(through(CrewMemberRecord, input, services.saveCrew));
 export const putGearAway = async (input: unknown) => listed(through(GearIdInput, input, services.putGearAway));
 export const bringGearBack = async (input: unknown) => listed(through(GearIdInput, input, services.bringGearBack));
 export const addSet = async (input: unknown) => listed(through(SetIdInput, input, (h, { id }) => services.addSet(h, id)));
-export const copyEquipment = async (input: unknown) => listed(through(CopyEquipmentInput, input, services.copyEquipment));
-export const saveDay = async (input: unknown) => listed(through(DayInput, input, services.saveDay));
-export const layPieces = async (input: unknown) => through(LayInput, input, services.layPieces);
-export const saveCut = async (input: unknown) => listed(through(CutInput, input, services.saveCut));
-export const saveMethod = async (input: unknown) => listed(through(MethodInput, input, services.saveMethod));
-export const saveRecipe = async (input: unknown) => listed(through(RecipeInput, input, services.saveRecipe));
-export const saveWeights = async (input: unknown) => listed(through(WeightsInput, input, services.saveWeights));
-export const saveBuying = async (input: unknown) => listed(through(BuyingInput, input, services.saveBuying));
-export const saveReceipt = async (input: unknown) => listed(through(ReceiptInput, input, services.saveReceipt));
-export const tickItem = async (input: unknown) => listed(through(TickInput, input, services.tickItem));
-export const saveKitchen = async (input: unknown) => listed(through(KitchenInput, input, services.saveKitchen));
-export const savePrep = async (input: unknown) => listed(through(PrepInput, input, services.savePrep));
-export const markStep = async (input: unknown) => listed(through(StepDoneInput, input, services.markStep));
-export const saveLeftover = async (input: unknown) => listed(through(LeftoverInput, input, services.saveLeftover));
-export const loosenRule = async (input: unknown) => listed(through(LoosenInput, input, services.loosenRule));
-export const tightenRule = async (input: unknown) => listed(through(TightenInput, input, services.tightenRule));
-export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
-export const readPlanFile = async (input: unknown) => through(PlanFileInput, input, services.readPlanFile);
-export const savePlanFace = async (input: unknown) => through(PlanFaceInput, input, services.savePlanFace);
-export const saveBaseline = async (input: unknown) => listed(through(EventIdInput, input, services.saveBaseline));
+export const saveCut = async (input: unknown) => listed(through(CutRecord, input, services.saveCut));
+export const saveMethod = async (input: unknown) => listed(through(MethodRecord, input, services.saveMethod));
+export const saveRecipe = async (input: unknown) => listed(through(RecipeRecord, input, services.saveRecipe));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
+import { STRICT } from './parts';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 
 /**
@@ -11,7 +12,7 @@ export function check<T extends object>(type: ClassConstructor<T>, plain: unknow
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain))
     return failure({ code: 'notAnObject', message: 'Nothing usable was sent.' });
   const value = plainToInstance(type, plain);
-  const errors = validateSync(value, { whitelist: true, forbidNonWhitelisted: true, stopAtFirstError: true });
+  const errors = validateSync(value, STRICT);
   return errors.length === 0 ? success(value) : failure(...errors.flatMap((error) => flatten(error, '')));
 }
 

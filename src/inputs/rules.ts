@@ -1,11 +1,18 @@
-import { IsInt, IsNumber, IsString, Matches, Max, MaxLength, Min, MinLength, ValidateBy, type ValidationOptions } from 'class-validator';
+import {
+  IsBoolean,
+  IsInt,
+  IsNumber,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateBy,
+  type ValidationOptions,
+} from 'class-validator';
 import { IANAZone } from 'luxon';
-
-/** Decorators put together, applied in order. */
-const all =
-  (...decorators: PropertyDecorator[]): PropertyDecorator =>
-  (target, key) =>
-    decorators.forEach((decorate) => decorate(target, key));
+import { all, ID } from './parts';
 
 /** A name that is not blank and fits on a tag. */
 export const Name = (what: string, longest = 80) =>
@@ -21,10 +28,7 @@ export const Text = (longest: number) =>
 
 /** Identifiers are made by the product; anything else is refused. */
 export const Id = () =>
-  all(
-    IsString({ message: 'The identifier is missing.' }),
-    Matches(/^[A-Za-z0-9_-]{1,64}$/, { message: 'The identifier is not one of ours.' }),
-  );
+  all(IsString({ message: 'The identifier is missing.' }), Matches(ID, { message: 'The identifier is not one of ours.' }));
 
 export const Between = (low: number, high: number, what: string) =>
   all(
@@ -67,3 +71,12 @@ export const Zone = () =>
   );
 export const LocalDate = () => Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a date.' });
 export const LocalTime = () => Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Give a time, such as 18:00.' });
+
+/** An instant, ms since 1970 UTC, within a few centuries of it. */
+export const Instant = (what: string) =>
+  all(
+    IsInt({ message: `${what} must be a moment.` }),
+    Min(-8.64e12, { message: `${what} lies too far back.` }),
+    Max(8.64e12, { message: `${what} lies too far ahead.` }),
+  );
+export const Flag = (what: string) => IsBoolean({ message: `${what}: say yes or no.` });

@@ -3,6 +3,5 @@ export type { Database } from './database';
 export { MigrationRefused } from './migrate';
 export { initTables, EventRow } from './tables';
 export * from './repositories/events';
-export * from './repositories/equipment';
 export * from './repositories/gear';
 export * from './repositories/library';

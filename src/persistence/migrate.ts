@@ -4,7 +4,10 @@ import { Umzug } from 'umzug';
 import { MIGRATIONS } from './migrations';
 import type { Migration } from './migrations/migration';
 
-const checksum = (migration: Migration): string => createHash('sha256').update(migration.statements.join('\n;\n')).digest('hex');
+const checksum = ({ statements, rewrite }: Migration): string =>
+  createHash('sha256')
+    .update([...statements, ...(rewrite ? [rewrite.version, ...rewrite.after] : [])].join('\n;\n'))
+    .digest('hex');
 
 /** A database that this program must not touch, with what to do about it. */
 export class MigrationRefused extends Error {}
@@ -38,7 +41,10 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
       name: migration.name,
       up: async () =>
         sequelize.transaction(async (transaction) => {
-          for (const statement of migration.statements) await sequelize.query(statement, { transaction });
+          const { statements, rewrite } = migration;
+          for (const statement of statements) await sequelize.query(statement, { transaction });
+          await rewrite?.run(sequelize, transaction);
+          for (const statement of rewrite?.after ?? []) await sequelize.query(statement, { transaction });
           await sequelize.query('INSERT INTO migrations (name, checksum) VALUES (?, ?)', {
             transaction,
             replacements: [migration.name, checksum(migration)],

@@ -1,34 +1,38 @@
-import type { Batch, CookEvent } from '../core/model';
+import { eventProblems } from '../core/edits';
+import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
+import { libraryFor, type DocumentFacts, type Edit } from '../document';
+import { check, EventRecord } from '../inputs';
 import { loadEvent, saveEvent } from '../persistence';
 import type { Context } from './context';
+import { documentFacts } from './reading';
 
-type Change = (event: CookEvent) => Outcome<CookEvent>;
+type Change = (event: CookEvent, facts: DocumentFacts) => Outcome<CookEvent>;
 
-/** Loads, changes and saves one event in one transaction; its revision goes up by one. */
+/**
+ * Loads, changes, checks and saves one event in one transaction; its revision goes up by one. What a change
+ * makes of the document is checked as a whole, whoever made it: shape by its record, sense by its rules.
+ */
 export async function changeEvent(context: Context, eventId: string, change: Change): Promise<Outcome<CookEvent>> {
   return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
-    const kept = await loadEvent(eventId, transaction);
-    if (!kept) return failure({ code: 'eventGone' });
-    const changed = change(kept);
+    const stored = await loadEvent(eventId, transaction);
+    if (!stored) return failure({ code: 'eventGone' });
+    const facts = await documentFacts(context, eventId);
+    const changed = change(stored, facts);
     if (!changed.ok) return changed;
-    const event = { ...changed.value, revision: kept.revision + 1 };
+    const event = JSON.parse(JSON.stringify({ ...changed.value, id: stored.id, revision: stored.revision + 1 })) as CookEvent;
+    const shape = check(EventRecord, event);
+    if (!shape.ok) return shape;
+    const { library } = libraryFor(event, facts);
+    const problems = eventProblems(event, stored, { library, equipment: facts.equipment, nowMs: facts.nowMs });
+    if (problems.length > 0) return failure(...problems);
     await saveEvent(event, context.nowMs(), transaction);
     return success(event);
   });
 }
 
-/** Like `changeEvent`, refused when the event is not the one the change was made from. */
-export const changeSeen = (context: Context, seen: { eventId: string; revision: number }, change: Change) =>
-  changeEvent(context, seen.eventId, (event) => (event.revision === seen.revision ? change(event) : failure({ code: 'changedElsewhere' })));
-
-/** Changes one batch of an event. */
-export const withBatch =
-  (batchId: string, change: (batch: Batch, event: CookEvent) => Outcome<Batch>): Change =>
-  (event) => {
-    const batch = event.batches.find((each) => each.id === batchId);
-    if (!batch) return failure({ code: 'batchGone' });
-    const changed = change(batch, event);
-    if (!changed.ok) return changed;
-    return success({ ...event, batches: event.batches.map((each) => (each === batch ? changed.value : each)) });
-  };
+/** Does to a stored event what its owner does on the page: the same edits, for commands, the demo and tests. */
+export const editEvent = <Input>(context: Context, eventId: string, edit: Edit<Input>, input: Input): Promise<Outcome<CookEvent>> =>
+  changeEvent(context, eventId, (event, facts) =>
+    edit(event, input, { ...facts, library: libraryFor(event, facts).library, newId: context.newId }),
+  );

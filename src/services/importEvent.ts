@@ -2,9 +2,8 @@ import type { CookEvent, Cut, Method, Pit } from '../core/model';
 import { success, type Outcome } from '../core/outcome';
 import type { ImportInput } from '../inputs';
 import { planInputOf, readOpenEvent } from '../formats/open';
-import { saveBox, saveEvent, saveGear, saveLibraryEntry, savePit } from '../persistence';
+import { listEquipment, saveEvent, saveGear, saveLibraryEntry } from '../persistence';
 import type { Context } from './context';
-import { listEquipment } from './reading';
 import { unreadable } from './unreadable';
 
 /**
@@ -17,7 +16,7 @@ export async function importEvent(context: Context, input: ImportInput): Promise
   const open = reading.value;
   const { event, pits, boxes, warmers = [], library } = planInputOf(open);
   // What the house already has is used, not had twice.
-  const owned = await listEquipment(context);
+  const owned = await listEquipment();
   const ids = new Map<string, string>();
   for (const pit of pits) if (owned.pits.some((own) => own.id === pit.id && sameRacks(own, pit))) ids.set(`pit/${pit.id}`, pit.id);
   for (const gear of [...boxes, ...warmers])
@@ -38,9 +37,9 @@ export async function importEvent(context: Context, input: ImportInput): Promise
   const now = context.nowMs();
   return context.db.write(async (transaction) => {
     for (const pit of pits)
-      if (!had.has(`pit/${pit.id}`)) await savePit({ ...pit, id: idFor(`pit/${pit.id}`), hired: true }, now, transaction);
+      if (!had.has(`pit/${pit.id}`)) await saveGear('pit', { ...pit, id: idFor(`pit/${pit.id}`), hired: true }, now, transaction);
     for (const box of boxes)
-      if (!had.has(`gear/${box.id}`)) await saveBox({ ...box, id: idFor(`gear/${box.id}`), hired: true }, now, transaction);
+      if (!had.has(`gear/${box.id}`)) await saveGear('box', { ...box, id: idFor(`gear/${box.id}`), hired: true }, now, transaction);
     for (const warmer of warmers)
       if (!had.has(`gear/${warmer.id}`))
         await saveGear('warmer', { ...warmer, id: idFor(`gear/${warmer.id}`), hired: true }, now, transaction);

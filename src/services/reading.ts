@@ -1,14 +1,44 @@
-import type { Equipment } from '../core/model';
+import type { DocumentFacts } from '../document';
+import type { CookEvent, Equipment } from '../core/model';
+import type { EventSummary } from '../persistence';
 import * as persistence from '../persistence';
 import type { Context } from './context';
 
-/** All events that are not deleted, soonest first. The house is asked for so that the database is open. */
-export const listEvents = (_house: Context): Promise<persistence.EventSummary[]> => persistence.listEvents();
+/** All events that are not deleted, soonest first. The context is asked for so that the database is open. */
+export const listEvents = (_context: Context): Promise<EventSummary[]> => persistence.listEvents();
+export const listEquipment = (_context: Context): Promise<Equipment> => persistence.listEquipment();
 
-export const listEquipment = async (_house: Context): Promise<Equipment> => ({
-  pits: await persistence.listPits(),
-  boxes: await persistence.listBoxes(),
-  warmers: await persistence.listGear('warmer'),
-  probes: await persistence.listGear('probe'),
-  crew: await persistence.listGear('crew'),
-});
+/** Which equipment each event uses, to be chosen likewise elsewhere. */
+export async function listChosenEquipment(context: Context) {
+  const events = await Promise.all((await listEvents(context)).map(({ id }) => persistence.loadEvent(id)));
+  return events.flatMap((event) =>
+    event
+      ? [
+          {
+            id: event.id,
+            name: event.name,
+            chosen: { pitIds: event.pitIds, boxIds: event.boxIds, warmerIds: event.warmerIds ?? [], probeIds: event.probeIds ?? [] },
+          },
+        ]
+      : [],
+  );
+}
+
+/** All that an event's plan rests on beside the event itself. */
+export async function documentFacts(context: Context, eventId: string): Promise<DocumentFacts> {
+  const weighed = await persistence.listWeighedPieces();
+  return {
+    equipment: await persistence.listEquipment(),
+    ownLibrary: await persistence.loadOwnLibrary(),
+    weighedElsewhere: weighed
+      .filter((piece) => piece.eventId !== eventId)
+      .map(({ cutId, boughtKg, trimmedKg }) => ({ cutId, boughtKg, trimmedKg })),
+    nowMs: context.nowMs(),
+  };
+}
+
+/** An event as it is kept, with all that its plan rests on. */
+export async function readDocument(context: Context, eventId: string): Promise<{ event: CookEvent; facts: DocumentFacts } | undefined> {
+  const event = await persistence.loadEvent(eventId);
+  return event && { event, facts: await documentFacts(context, eventId) };
+}

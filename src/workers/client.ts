@@ -1,19 +1,27 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Broken, NamedPlan, Plan } from '../core/model';
-import type { Conflict, FinishByOffset, PlanInput, Remedy, RunCurve } from '../core/planning';
-import type { Compared, PlanAnswer, PlanWorkerApi, SearchNews, SearchRequest } from './protocol';
+import type { NamedPlan, Plan } from '../core/model';
+import type { Conflict, PlanInput, Remedy } from '../core/planning';
+import { NewestAsk } from './newestAsk';
+import type { Answered, Compared, PlanAskKind, PlanAsks, PlanWorkerApi, SearchNews, SearchRequest, Versioned } from './protocol';
 
-/** The page's end of the planning worker. Only the newest request gets an answer. */
+/** The page's end of the planning worker. Of each kind of ask only the newest gets an answer. */
 export class Planner {
   private readonly worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   private readonly api: Remote<PlanWorkerApi> = wrap<PlanWorkerApi>(this.worker);
-  private newest = 0;
+  private readonly asks = new Map<PlanAskKind, NewestAsk<never>>();
 
-  /** Plans in the background; undefined when a newer request has overtaken this one. */
-  async plan(input: PlanInput): Promise<PlanAnswer | undefined> {
-    const requestId = ++this.newest;
-    const answer = await this.api.plan({ requestId, planVersion: input.event.revision, input });
-    return answer.requestId === this.newest ? answer : undefined;
+  ask<K extends PlanAskKind>(version: number, kind: K, ask: PlanAsks[K]['ask']): Promise<PlanAsks[K]['answer'] | undefined> {
+    let own = this.asks.get(kind) as unknown as NewestAsk<K> | undefined;
+    if (!own) {
+      own = new NewestAsk<K>((request) => this.api.ask(request as Versioned<never>) as unknown as Promise<Answered<K>>);
+      this.asks.set(kind, own as unknown as NewestAsk<never>);
+    }
+    return own.ask({ version, kind, ask });
+  }
+
+  /** How many asks of a kind went out since the page was opened. */
+  sent(kind: PlanAskKind): number {
+    return this.asks.get(kind)?.sent ?? 0;
   }
 
   search(request: SearchRequest, tell: (news: SearchNews) => void): Promise<Plan> {
@@ -32,24 +40,12 @@ export class Planner {
     return this.api.levers(batchId, proxy(tell));
   }
 
-  dragged(runId: string, byMin: number, pitId?: string): Promise<Broken[]> {
-    return this.api.dragged(runId, byMin, pitId);
-  }
-
   compare(input: PlanInput, named: NamedPlan[]): Promise<Compared[]> {
     return this.api.compare(input, named);
   }
 
   atConfidence(input: PlanInput, confidence: number): ReturnType<Remote<PlanWorkerApi>['atConfidence']> {
     return this.api.atConfidence(input, confidence);
-  }
-
-  curve(runId: string): Promise<RunCurve | undefined> {
-    return this.api.curve(runId);
-  }
-
-  finishes(runId: string, pieceId: string): Promise<FinishByOffset | undefined> {
-    return this.api.finishes(runId, pieceId);
   }
 
   stop(): void {

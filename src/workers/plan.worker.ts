@@ -4,6 +4,8 @@ import type { OpenEvent, Plan } from '../core/model';
 import {
   buildPlan,
   conflictOf,
+  coolingOf,
+  decisionsOf,
   draggedPlan,
   finishByOffset,
   inputFor,
@@ -12,6 +14,7 @@ import {
   rankRemedies,
   runCurve,
   searchPlan,
+  thickestThatKeeps,
   tryLeversOf,
   tryRemedies,
   withNamedPlan,
@@ -21,10 +24,10 @@ import {
 import { newForecastCache } from '../core/schedule';
 import { checkedPlan, rulesBroken } from '../formats/open/checkedPlan';
 import { openEventOf } from '../formats/open/toOpen';
-import type { PlanWorkerApi } from './protocol';
+import type { Answered, PlanAskKind, PlanAsks, PlanWorkerApi, Versioned } from './protocol';
 
 const cache = newForecastCache();
-let last: { input: PlanInput; plan: Plan; open?: OpenEvent } | undefined;
+let last: { version: number; input: PlanInput; plan: Plan; open?: OpenEvent } | undefined;
 /** Counts searches and stops: a search goes on as long as its number is the newest. */
 let searching = 0;
 
@@ -46,11 +49,43 @@ async function tryAll(trying: Iterable<Remedy>, tell: (tried: Remedy[]) => void)
   return true;
 }
 
+type Answers = { [K in PlanAskKind]: (ask: PlanAsks[K]['ask'], about: NonNullable<typeof last>) => PlanAsks[K]['answer'] };
+
+/** Everything but the plan itself is answered about the plan last made. */
+const answers: Omit<Answers, 'plan'> = {
+  curve({ runId }, { input, plan }) {
+    const run = plan.runs.find((each) => each.id === runId);
+    return run && runCurve(input, run);
+  },
+  drag({ runId, byMin, pitId }, about) {
+    const { input, plan } = about;
+    const pit = input.pits.find((each) => each.id === pitId);
+    // The event's file stays the same while a run is dragged; cooks are not run again for every pixel.
+    about.open ??= openEventOf(input);
+    return rulesBroken(input, draggedPlan(plan, runId, byMin, pit), { physics: false, open: about.open });
+  },
+  finishes({ runId, pieceId }, { input, plan }) {
+    const run = plan.runs.find((each) => each.id === runId);
+    return run && finishByOffset(input, run, pieceId, cache);
+  },
+  decisions: (_, { input, plan }) => decisionsOf(input, plan),
+  cooling: (_, { input }) => ({
+    byBatch: Object.fromEntries(
+      input.event.batches.flatMap((batch) => (batch.leftover ? [[batch.id, coolingOf(batch.leftover)] as const] : [])),
+    ),
+    keeps: thickestThatKeeps(),
+  }),
+};
+
 const api: PlanWorkerApi = {
-  plan({ requestId, planVersion, input }) {
-    const plan = checkedPlan(input, cache);
-    last = { input, plan };
-    return { requestId, planVersion, plan };
+  ask<K extends PlanAskKind>({ version, kind, ask }: Versioned<K>): Answered<K> {
+    if (kind === 'plan') {
+      const { input } = ask as PlanAsks['plan']['ask'];
+      last = { version, input, plan: checkedPlan(input, cache) };
+      return { version, answer: last.plan } as Answered<K>;
+    }
+    const answer = answers[kind as Exclude<PlanAskKind, 'plan'>] as Answers[K];
+    return { version, answer: last?.version === version ? answer(ask, last) : undefined };
   },
   async search({ input, seed, iterations }, tell) {
     const own = ++searching;
@@ -84,14 +119,6 @@ const api: PlanWorkerApi = {
   async levers(batchId, tell) {
     if (last) await tryAll(tryLeversOf(batchId, last.input, last.plan, cache, SHIPPED_PARAMETERS), tell);
   },
-  dragged(runId, byMin, pitId) {
-    if (!last) return [];
-    const { input, plan } = last;
-    const pit = input.pits.find((each) => each.id === pitId);
-    // The event's file stays the same while a run is dragged; cooks are not run again for every pixel.
-    last.open ??= openEventOf(input);
-    return rulesBroken(input, draggedPlan(plan, runId, byMin, pit), { physics: false, open: last.open });
-  },
   compare(input, named) {
     return named.map((each) => {
       const own = inputFor(input, withNamedPlan(input.event, each));
@@ -103,14 +130,6 @@ const api: PlanWorkerApi = {
     const wanted = { ...input, event: { ...input.event, confidence } };
     const plan = buildPlan(wanted, cache);
     return { plan, figures: planFigures(wanted, plan, cache), now: planFigures(input, buildPlan(input, cache), cache) };
-  },
-  curve(runId) {
-    const run = last?.plan.runs.find((each) => each.id === runId);
-    return last && run ? runCurve(last.input, run) : undefined;
-  },
-  finishes(runId, pieceId) {
-    const run = last?.plan.runs.find((each) => each.id === runId);
-    return last && run ? finishByOffset(last.input, run, pieceId, cache) : undefined;
   },
 };
 

@@ -1,18 +1,42 @@
 import type { SampleOutcome } from '../core/forecast';
-import type { Broken, NamedPlan, Plan } from '../core/model';
-import type { Conflict, FinishByOffset, PlanFigures, PlanInput, Remedy, RunCurve, WhatIfAnswer, WhatIfRequest } from '../core/planning';
+import type { Broken, CoolingWay, NamedPlan, Plan } from '../core/model';
+import type {
+  Conflict,
+  Decision,
+  FinishByOffset,
+  PlanFigures,
+  PlanInput,
+  Remedy,
+  RunCurve,
+  WhatIfAnswer,
+  WhatIfRequest,
+} from '../core/planning';
+import type { CoolingForecast } from '../core/safety';
 
-/** What the page asks of the planning worker. `planVersion` is the event's revision: stale answers are dropped. */
-export interface PlanRequest {
-  requestId: number;
-  planVersion: number;
-  input: PlanInput;
+/** What the page may ask about one version of its document, and what it is answered. All but `plan` are about the plan last made. */
+export interface PlanAsks {
+  plan: { ask: { input: PlanInput }; answer: Plan };
+  /** The curve behind one run; undefined when the plan has no such run. */
+  curve: { ask: { runId: string }; answer: RunCurve | undefined };
+  /** A run taken elsewhere: what that breaks. */
+  drag: { ask: { runId: string; byMin: number; pitId?: string }; answer: Broken[] };
+  /** When a piece would be done at hotter and cooler places of its pit. */
+  finishes: { ask: { runId: string; pieceId: string }; answer: FinishByOffset | undefined };
+  decisions: { ask: object; answer: Decision[] };
+  /** How the leftovers that are written down cool, by batch, and what would keep the rule. */
+  cooling: { ask: object; answer: { byBatch: Record<string, CoolingForecast>; keeps: { way: CoolingWay; thicknessMm?: number }[] } };
 }
+export type PlanAskKind = keyof PlanAsks;
 
-export interface PlanAnswer {
-  requestId: number;
-  planVersion: number;
-  plan: Plan;
+/** `version` counts the document's changes: an ask about another version than the worker stands at has no answer. */
+export interface Versioned<K extends PlanAskKind> {
+  version: number;
+  kind: K;
+  ask: PlanAsks[K]['ask'];
+}
+export interface Answered<K extends PlanAskKind> {
+  version: number;
+  answer: PlanAsks[K]['answer'] | undefined;
 }
 
 /** A search as it goes on: how far, and the best plan so far. */
@@ -36,7 +60,7 @@ export interface Compared {
 }
 
 export interface PlanWorkerApi {
-  plan(request: PlanRequest): PlanAnswer;
+  ask<K extends PlanAskKind>(request: Versioned<K>): Answered<K>;
   /** Searches for a better plan and tells of each step; the best one in the end, or when it is stopped. */
   search(request: SearchRequest, tell: (news: SearchNews) => void): Promise<Plan>;
   stopSearch(): void;
@@ -44,16 +68,10 @@ export interface PlanWorkerApi {
   remedies(tell: (remedies: Remedy[], tried: number) => void): Promise<{ conflict?: Conflict }>;
   /** Every lever of one batch, tried; told as they are known. Stopped as a search is. */
   levers(batchId: string, tell: (tried: Remedy[]) => void): Promise<void>;
-  /** A run of the plan last made taken elsewhere: what that breaks. */
-  dragged(runId: string, byMin: number, pitId?: string): Broken[];
   /** The plan now shown and those kept under a name, side by side. */
   compare(input: PlanInput, named: NamedPlan[]): Compared[];
   /** What another confidence would make of the plan. */
   atConfidence(input: PlanInput, confidence: number): { plan: Plan; figures: PlanFigures; now: PlanFigures };
-  /** The curve behind one run of the plan last made; undefined when that plan has no such run. */
-  curve(runId: string): RunCurve | undefined;
-  /** When a piece would be done at hotter and cooler places of its pit. */
-  finishes(runId: string, pieceId: string): FinishByOffset | undefined;
 }
 
 /** What the page asks of each worker of the forecast pool. Samples depend on their index alone, so any worker may run any chunk. */

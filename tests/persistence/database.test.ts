@@ -5,7 +5,7 @@ import path from 'node:path';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import {
-  eventsUsing,
+  eventsHolding,
   listEvents,
   listWeighedPieces,
   loadEvent,
@@ -57,9 +57,7 @@ describe('the database', () => {
     const ask = (pragma: string) => db!.sequelize.query<Record<string, unknown>>(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
     expect(await ask('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
     expect(await ask('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
-    await expect(db.sequelize.query(`INSERT INTO racks VALUES ('nobody', 'r', 0, 'r', 1, 1, 1, 1, 1, '{}')`)).rejects.toThrow(
-      /FOREIGN KEY/,
-    );
+    await expect(db.sequelize.query(`INSERT INTO weighed_pieces VALUES ('nobody', 0, 'c', 1, 1)`)).rejects.toThrow(/FOREIGN KEY/);
   });
 
   it('takes a hundred writes at once, one after another', async () => {
@@ -72,8 +70,11 @@ describe('the database', () => {
 
   it('undoes the whole of a write that fails half way', async () => {
     db = await openDatabase(file);
-    const twice = eventOf([menu[0]!, menu[0]!], { id: 'torn' });
-    await expect(db.write((transaction) => saveEvent(twice, 1, transaction))).rejects.toThrow();
+    const torn = db.write(async (transaction) => {
+      await saveEvent(eventOf(menu, { id: 'torn' }), 1, transaction);
+      throw new Error('half way');
+    });
+    await expect(torn).rejects.toThrow('half way');
     expect(await loadEvent('torn')).toBeUndefined();
     await db.write((transaction) => saveEvent(eventOf(menu, { id: 'next' }), 1, transaction));
     expect(await loadEvent('next')).toBeDefined();
@@ -152,7 +153,7 @@ describe('the database', () => {
     });
     await db.write((transaction) => saveEvent(event, 1, transaction));
     expect(await loadEvent('full')).toEqual(event);
-    expect(await listWeighedPieces()).toEqual([{ cutId: 'pork-butt', boughtKg: 4, trimmedKg: 3.4 }]);
+    expect(await listWeighedPieces()).toEqual([{ eventId: 'full', cutId: 'pork-butt', boughtKg: 4, trimmedKg: 3.4 }]);
   });
 
   it('keeps the owner’s cuts and methods, and gives them up', async () => {
@@ -161,7 +162,7 @@ describe('the database', () => {
     await db.write((transaction) => saveLibraryEntry('method', method, 1, transaction));
     expect(JSON.parse(JSON.stringify((await loadOwnLibrary()).methods))).toEqual(JSON.parse(JSON.stringify([method])));
     await db.write((transaction) => saveEvent(eventOf([batchOf('pork-butt', 1, { methodId: method.id })], { id: 'user' }), 1, transaction));
-    expect(await eventsUsing('method', method.id)).toEqual(['Gannet Point supper']);
+    expect(await eventsHolding(method.id)).toEqual(['Gannet Point supper']);
     expect(await db.write((transaction) => removeLibraryEntry('method', method.id, transaction))).toBe(true);
     expect((await loadOwnLibrary()).methods).toEqual([]);
   });

@@ -8,15 +8,16 @@ import type { PlanInput } from '../../src/core/planning';
 import { shoppingList, type ShoppingItem } from '../../src/core/quantities';
 import { openDatabase, type Database } from '../../src/persistence';
 import * as services from '../../src/services';
+import { editAs } from '../fixtures/edits';
 
 /**
- * The chain from the lighthouse supper's 114 guests to its shopping list, done a second time with the
+ * The chain from the lightcontext supper's 114 guests to its shopping list, done a second time with the
  * constants of the trade written out here: nothing below calls the product's own arithmetic.
  */
 const LB = 0.45359237;
 let folder: string;
 let db: Database;
-let house: services.Context;
+let context: services.Context;
 let input: PlanInput;
 let plan: Plan;
 let items: ShoppingItem[];
@@ -25,10 +26,10 @@ beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'anachron-demo-'));
   db = await openDatabase(path.join(folder, 'demo.sqlite'));
   let next = 0;
-  house = { db, nowMs: () => Date.parse('2027-05-20T12:00:00Z'), newId: () => `id-${++next}` };
-  await fillDemo(house);
-  const [event] = await services.listEvents(house);
-  const planned = await services.planEvent(house, event!.id);
+  context = { db, nowMs: () => Date.parse('2027-05-20T12:00:00Z'), newId: () => `id-${++next}` };
+  await fillDemo(context);
+  const [event] = await services.listEvents(context);
+  const planned = await services.planEvent(context, event!.id);
   ({ input, plan } = planned!);
   items = shoppingList({ ...input, plan });
 });
@@ -179,14 +180,12 @@ describe('the real pieces', () => {
   it('move the on-time of the brisket when they weigh more than was thought', async () => {
     const before = plan.runs.find((run) => run.batchId === 'brisket')!;
     const { event } = input;
-    const saved = await services.saveWeights(house, {
-      eventId: event.id,
-      revision: event.revision,
+    const saved = await editAs(context, event.id, 'saveWeights', {
       batchId: 'brisket',
       pieces: pieces('brisket').map((piece, i) => ({ id: piece.id, boughtKg: 8.9 + i * 0.2, trimmedKg: 7.3, thicknessMm: 86 })),
     });
     expect(saved.ok).toBe(true);
-    const after = (await services.planEvent(house, event.id))!;
+    const after = (await services.planEvent(context, event.id))!;
     const run = after.plan.runs.find((each) => each.batchId === 'brisket')!;
     expect(before.onAtMs - run.onAtMs).toBeGreaterThan(30 * 60_000);
     expect(run.pulls.map((pull) => pull.pieceId)).toEqual(pieces('brisket').map((piece) => piece.id));

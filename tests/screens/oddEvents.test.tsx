@@ -1,3 +1,5 @@
+import { BriefForm } from '../../src/ui/brief/BriefForm.client';
+import { OpenDocument } from '../fixtures/openDocument';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it, vi } from 'vitest';
@@ -89,8 +91,21 @@ const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = 
     />
   ),
   prep: (input, plan) => <PrepDesk input={input} plan={plan} actions={{ savePrep: refuse, markStep: refuse, saveKitchen: refuse }} />,
-  plan: (input, plan) => <PlanDesk input={input} plan={plan} savePlanFace={refuse} saveBaseline={refuse} readPlanFile={refuse} />,
-  racks: (input, plan) => <RackDesk input={input} plan={plan} layPieces={refuse} />,
+  brief: (input, plan) => (
+    <OpenDocument input={input} plan={plan}>
+      <BriefForm />
+    </OpenDocument>
+  ),
+  plan: (input, plan) => (
+    <OpenDocument input={input} plan={plan}>
+      <PlanDesk readPlanFile={refuse} />
+    </OpenDocument>
+  ),
+  racks: (input, plan) => (
+    <OpenDocument input={input} plan={plan}>
+      <RackDesk />
+    </OpenDocument>
+  ),
   'run sheet': (input, plan) => <RunSheet input={input} plan={plan} decisions={decisionsOf(input, plan, cache)} />,
   service: (input, plan) => (
     <ServiceDesk
@@ -98,7 +113,7 @@ const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = 
       plan={plan}
       cooling={cooled(input.event)}
       keeps={thickestThatKeeps()}
-      actions={{ saveKitchen: refuse, saveLeftover: refuse }}
+      actions={{ saveKitchen: refuse, saveLeftover: refuse, signCards: refuse }}
     />
   ),
   safety: (input, plan) => <SafetyPanel input={input} plan={plan} loosenRule={refuse} tightenRule={refuse} />,

@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
 import type { Outcome } from '../../src/core/outcome';
-import { faceOf, pinned, stageStates } from '../../src/core/planning';
-import { check, PlanFaceInput } from '../../src/inputs';
+import { diffOf } from '../../src/core/edits';
+import { pinned, stageStates } from '../../src/core/planning';
 import { openPlanOf, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
 import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
@@ -23,13 +23,9 @@ afterEach(() => close());
 
 const planned = async () => (await services.planEvent(context, event.id))!;
 const messageOf = (outcome: Outcome<unknown>) => (outcome.ok ? '' : (outcome.problems[0]!.message ?? outcome.problems[0]!.code));
-/** As the browser sends it: through JSON and the door. */
-const save = async (changed: CookEvent) => {
-  const sent = JSON.parse(JSON.stringify({ eventId: event.id, revision: event.revision, face: faceOf(changed) })) as unknown;
-  const input = check(PlanFaceInput, sent);
-  if (!input.ok) return input;
-  return services.savePlanFace(context, input.value);
-};
+/** As the page sends it: what leads from the event it saw to the one it made of it. */
+const save = (changed: CookEvent) =>
+  services.saveEdits(context, { eventId: event.id, revision: event.revision, changes: diffOf(event, JSON.parse(JSON.stringify(changed))) });
 
 describe('a plan that is settled on the server', () => {
   it('keeps the scheme it follows from, and is the same plan when it is made again', async () => {
@@ -73,15 +69,16 @@ describe('runs pinned on the plan screen', () => {
     const pin = { batchId: 'brisket', pitId: 'trailer', onAtMs: NOW_MS };
     const refused = async (wrong: object) => {
       const outcome = await save({ ...event, pins: [{ ...pin, ...wrong } as never] });
+      if (outcome.ok) event = outcome.value;
       return outcome.ok ? [] : outcome.problems.map((problem) => problem.path);
     };
     expect(await refused({})).toEqual([]);
-    expect(await refused({ pitC: 900 })).toEqual(['face.pins.0.pitC']);
-    expect(await refused({ onAtMs: 'noon' })).toEqual(['face.pins.0.onAtMs']);
-    expect(await refused({ finish: { pitId: 'oven', pitC: -4 } })).toEqual(['face.pins.0.finish.pitC']);
+    expect(await refused({ pitC: 900 })).toEqual(['pins.0.pitC']);
+    expect(await refused({ onAtMs: 'noon' })).toEqual(['pins.0.onAtMs']);
+    expect(await refused({ finish: { pitId: 'oven', pitC: -4 } })).toEqual(['pins.0.finish.pitC']);
     expect(await refused({ places: [{ pieceId: 'a', pitId: 'b', rackId: 'c', xMm: -1, yMm: 0, turned: 'yes' }] })).toEqual([
-      'face.pins.0.places.0.xMm',
-      'face.pins.0.places.0.turned',
+      'pins.0.places.0.xMm',
+      'pins.0.places.0.turned',
     ]);
     expect((await loadEvent(event.id))!.pins).toEqual([pin]);
   });

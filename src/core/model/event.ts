@@ -1,4 +1,5 @@
 import type { Buying, GuestNeed, Baseline, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './eventParts';
+import type { Carried } from './allergen';
 import type { Grade } from './method';
 
 export interface Guests {
@@ -25,6 +26,8 @@ export interface Serving {
   needs?: GuestNeed[];
   /** Children's home, hospital, the very old: Food Code 3-801.11 forbids undercooked food. */
   highlySusceptible?: boolean;
+  /** Who answers for its cards though a dish is not declared; they then say to ask the kitchen. */
+  cardsSignedBy?: string;
   /** The drive and setting up before carving, where they are not the event's own. */
   travelMin?: number;
   setUpMin?: number;
@@ -65,6 +68,8 @@ export interface Batch {
   prep?: Partial<Prep>;
   received?: Receipt;
   leftover?: Leftover;
+  /** What a dish without a recipe is declared to carry; not declared when left out. */
+  carries?: Carried[];
 }
 
 /** What the search chose for a batch; what is left out, the plan finds by itself. */

@@ -77,7 +77,8 @@ export interface Side {
   chilled: boolean;
   /** A recipe it is made by; bought ready when left out. */
   recipeId?: string;
-  carries: Carried[];
+  /** What is declared of it beside its recipe; not declared when left out, which is never the same as nothing. */
+  carries?: Carried[];
 }
 
 /** Guests of a serving who may not or do not eat something. */

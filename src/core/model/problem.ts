@@ -105,7 +105,17 @@ export type PlanProblem =
       toMs: number;
     }
   | { code: 'tooSalty'; severity: 'warning'; batchId: string; saltShare: number }
-  | { code: 'allergenServed'; severity: 'warning'; servingId: string; carried: Carried; guests: number; batchIds: string[]; free: number }
+  | {
+      code: 'allergenServed';
+      severity: 'warning';
+      servingId: string;
+      carried: Carried;
+      guests: number;
+      batchIds: string[];
+      /** Dishes nobody has declared: they are not counted as free. */
+      undeclaredIds: string[];
+      free: number;
+    }
   /** A run pinned by the owner breaks a rule of docs/formats/rules.md. */
   | { code: 'ruleBroken'; severity: 'broken'; broken: Broken }
   | { code: 'servedBelowHotHold'; severity: 'warning'; batchId: string; coreC: number };

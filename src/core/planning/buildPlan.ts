@@ -83,10 +83,11 @@ export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Foun
         minutes,
       })),
       ...needConflicts(event, library)
-        .filter((conflict) => conflict.dishes.length > 0)
-        .map(({ servingId, carried, guests, dishes, free }): PlanProblem => {
+        .filter((conflict) => conflict.dishes.length > 0 || conflict.undeclared.length > 0)
+        .map(({ servingId, carried, guests, dishes, undeclared, free }): PlanProblem => {
           const batchIds = dishes.map((dish) => dish.id);
-          return { code: 'allergenServed', severity: 'warning', servingId, carried, guests, batchIds, free };
+          const undeclaredIds = undeclared.map((dish) => dish.id);
+          return { code: 'allergenServed', severity: 'warning', servingId, carried, guests, batchIds, undeclaredIds, free };
         }),
     ],
     prep,

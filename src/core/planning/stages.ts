@@ -1,4 +1,5 @@
 import { cutIn, type Plan } from '../model';
+import { undeclaredDishes } from '../quantities';
 import { SAFETY_RULES } from '../safety';
 import { changesSince } from './changes';
 import type { PlanInput } from './planInput';
@@ -24,6 +25,7 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
   const prepTrouble = plan.problems.some((problem) => PREP_CODES.includes(problem.code));
   const planned: StageState = plan.runs.length === 0 ? 'open' : broken ? 'decide' : 'settled';
   const stale = event.baseline !== undefined && changesSince(event.baseline, input, plan).length > 0;
+  const undeclared = event.servings.some((serving) => !serving.cardsSignedBy && undeclaredDishes(event, serving, library).length > 0);
   const safe = plan.problems.some((problem) => SAFETY_CODES.includes(problem.code)) ? 'decide' : planned;
   const warm = event.batches.some((batch) => (batch.received?.coreC ?? 0) > SAFETY_RULES.coldHold.limit);
   return {
@@ -34,7 +36,7 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
     plan: broken ? 'decide' : stale ? 'stale' : planned,
     racks: plan.problems.some((problem) => problem.code === 'placedWrong') ? 'decide' : planned,
     'run-sheet': stale ? 'stale' : planned,
-    service: planned === 'open' ? 'open' : 'settled',
+    service: undeclared ? 'decide' : planned === 'open' ? 'open' : 'settled',
     safety: warm ? 'decide' : safe,
   };
 }

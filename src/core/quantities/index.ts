@@ -1,6 +1,6 @@
 export { BRINE, brineFor, brineHours, iceFor } from './brine';
-export { batchCarries, needConflicts, sideCarries } from './carried';
-export type { NeedConflict } from './carried';
+export { batchContents, carriedIn, dishesServed, needConflicts, sideContents, undeclaredDishes } from './carried';
+export type { Contents, NeedConflict } from './carried';
 export { carveManner, carvePlan } from './carving';
 export type { CarveTurn } from './carving';
 export { COLD_LITRES_PER_KG, coldMoments, overFull } from './coldSpace';

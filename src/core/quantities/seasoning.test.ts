@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { CUTS, findCut, METHODS, recipeIn, RECIPES, recipesWith, SHIPPED_LIBRARY, type Prep } from '../model';
 import {
-  batchCarries,
+  batchContents,
+  carriedIn,
   BRINE,
   brineFor,
   brineHours,
@@ -12,7 +13,7 @@ import {
   saltG,
   scaleRecipe,
   seasoningOf,
-  sideCarries,
+  sideContents,
   waterThawMin,
 } from './index';
 import { rubG, saltShareOf, surfaceCm2 } from './seasoning';
@@ -120,12 +121,12 @@ describe('what food carries', () => {
       methodId: 'ribs-bare',
       ...prep({ recipes: { rub: 'rub-harbour', binder: 'binder-oil', wrap: 'wrap-honey', brine: 'brine-tide' } }),
     });
-    expect(batchCarries(ribs, SHIPPED_LIBRARY).map((each) => each.carried)).toEqual(['celery', 'mustard', 'pork']);
+    expect(carriedIn(batchContents(ribs, SHIPPED_LIBRARY))).toEqual(['celery', 'mustard', 'pork']);
     // In foil the wrap's butter reaches it.
     const wrapped = { ...ribs, methodId: 'ribs-middle' };
-    expect(batchCarries(wrapped, SHIPPED_LIBRARY).find((each) => each.carried === 'milk')!.from).toEqual(['Butter and honey']);
+    expect(batchContents(wrapped, SHIPPED_LIBRARY).carries.find((each) => each.carried === 'milk')!.from).toEqual(['Butter and honey']);
     const thigh = batchOf('chicken-thigh', 1);
-    expect(batchCarries(thigh, SHIPPED_LIBRARY)).toEqual([]);
+    expect(batchContents(thigh, SHIPPED_LIBRARY)).toEqual({ carries: [], undeclared: [] });
   });
 
   it('is held against the guests who do not eat it', () => {
@@ -144,7 +145,39 @@ describe('what food carries', () => {
     const [conflict] = needConflicts(asked, SHIPPED_LIBRARY);
     expect(conflict).toMatchObject({ carried: 'mustard', guests: 2, free: 1 });
     expect(conflict!.dishes.map((dish) => dish.id)).toEqual(['spare-ribs', 's']);
-    expect(sideCarries(side, SHIPPED_LIBRARY)).toEqual(['egg', 'soy', 'mustard', 'sulphites']);
+    expect(carriedIn(sideContents(side, SHIPPED_LIBRARY))).toEqual(['egg', 'soy', 'mustard', 'sulphites']);
+  });
+
+  it('is never taken for free of anything while it is not declared', () => {
+    const beans = batchOf('pan-dish', 1, { id: 'pan', label: 'Mac and cheese' });
+    expect(batchContents(beans, SHIPPED_LIBRARY)).toEqual({ carries: [], undeclared: ['Mac and cheese'] });
+    const own = { ...recipe('rub-lantern'), id: 'own', name: 'House rub', declared: false };
+    const library = { ...SHIPPED_LIBRARY, recipes: [...SHIPPED_LIBRARY.recipes, own] };
+    const ribs = batchOf('spare-ribs', 1, prep({ recipes: { rub: 'own' } }));
+    const rolls = { id: 'rolls', kind: 'bread' as const, name: 'Rolls', gPerHead: 60, chilled: false };
+    const event = eventOf([beans, ribs, batchOf('chicken-half', 1)]);
+    const [serving] = event.servings;
+    const needs = [
+      { carried: 'milk' as const, guests: 1 },
+      { carried: 'pork' as const, guests: 2 },
+    ];
+    const asked = { ...event, servings: [{ ...serving!, sides: [rolls], needs }] };
+    const [milk, pork] = needConflicts(asked, library);
+    expect(milk).toMatchObject({ dishes: [], free: 1 });
+    expect(milk!.undeclared).toEqual([
+      { id: 'pan', names: ['Mac and cheese'] },
+      { id: 'spare-ribs', names: ['House rub'] },
+      { id: 'rolls', names: ['Rolls'] },
+    ]);
+    // What is known to carry it is told as carrying it, declared or not.
+    expect(pork).toMatchObject({ dishes: [{ id: 'spare-ribs' }], free: 1 });
+    // Declared to carry nothing is another thing than not declared.
+    const declared = {
+      ...asked,
+      batches: [{ ...beans, carries: [] }],
+      servings: [{ ...serving!, sides: [{ ...rolls, carries: [] }], needs }],
+    };
+    expect(needConflicts(declared, library)[0]).toMatchObject({ dishes: [], undeclared: [], free: 2 });
   });
 
   it('stays with the owner’s own recipes', () => {

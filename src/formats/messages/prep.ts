@@ -1,4 +1,6 @@
 import {
+  carriedBy,
+  inListOrder,
   buyingOf,
   cutIn,
   methodIn,
@@ -10,10 +12,10 @@ import {
   type RecipeKind,
   type Task,
 } from '../../core/model';
-import { batchCarries, brineFor, portionsOf, saltG, seasoningOf, type SeasoningUse } from '../../core/quantities';
-import { carriedName } from './carried';
+import { brineFor, portionsOf, saltG, seasoningOf, type SeasoningUse } from '../../core/quantities';
+import { ASK_THE_KITCHEN, carriedName } from './carried';
 import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../units';
-import { list, piecesMessage, type MessageContext, type TaskMessage } from './names';
+import { capital, list, piecesMessage, type MessageContext, type TaskMessage } from './names';
 
 type PrepTask = Task & { kind: PrepKind };
 export const isPrepTask = (task: Task): task is PrepTask => (PREP_KINDS as readonly string[]).includes(task.kind);
@@ -120,14 +122,11 @@ export function addedMessage(messageContext: MessageContext, batch: Batch, kind:
     : '';
 }
 
-/** ` Carries mustard and celery.` */
+/** ` Carries mustard and celery.`, and that a recipe is not declared. */
 function withAllergens(...uses: (SeasoningUse | undefined)[]): string {
-  const all = [...new Set(uses.flatMap((use) => use?.recipe.ingredients.flatMap((each) => each.carries) ?? []))];
-  return all.length > 0 ? ` Carries ${list(all.map(carriedName))}.` : '';
-}
-
-/** `mustard, celery`, of a whole batch: for tags and the buffet card. */
-export function batchAllergens(messageContext: MessageContext, batchId: string): string[] {
-  const batch = messageContext.event.batches.find((each) => each.id === batchId);
-  return batch ? batchCarries(batch, messageContext.library).map(({ carried }) => carriedName(carried)) : [];
+  const recipes = uses.flatMap((use) => (use ? [use.recipe] : []));
+  const all = inListOrder(recipes.flatMap(carriedBy));
+  const undeclared = recipes.filter((recipe) => !recipe.declared).map((recipe) => recipe.name);
+  const known = all.length > 0 ? ` Carries ${list(all.map(carriedName))}.` : '';
+  return undeclared.length > 0 ? `${known} ${capital(list(undeclared))}: ${ASK_THE_KITCHEN}.` : known;
 }

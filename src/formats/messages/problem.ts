@@ -185,12 +185,17 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
       };
     case 'allergenServed': {
       const serving = messageContext.event.servings.find((each) => each.id === problem.servingId);
+      const dishes = (ids: string[]) => list(ids.map((id) => servedName(messageContext, id).toLowerCase()));
+      const known = problem.batchIds.length > 0 ? [`it is in ${dishes(problem.batchIds)}`] : [];
+      const unknown = problem.undeclaredIds.length > 0 ? [`not declared for ${dishes(problem.undeclaredIds)}: ask the kitchen`] : [];
       return {
-        what: `${capital(serving?.name ?? 'a serving')}: ${problem.guests} ${problem.guests === 1 ? 'guest does' : 'guests do'} not eat ${carriedName(problem.carried)}; it is in ${list(problem.batchIds.map((id) => servedName(messageContext, id).toLowerCase()))}.`,
+        what: `${capital(serving?.name ?? 'a serving')}: ${problem.guests} ${problem.guests === 1 ? 'guest does' : 'guests do'} not eat ${carriedName(problem.carried)}; ${[...known, ...unknown].join('; ')}.`,
         remedy:
           problem.free > 0
-            ? `${problem.free} other ${problem.free === 1 ? 'dish is' : 'dishes are'} free of it; keep their tools and boards apart.`
-            : 'Nothing on this table is free of it: change a recipe or add a dish.',
+            ? `${problem.free} other ${problem.free === 1 ? 'dish is' : 'dishes are'} declared free of it; keep their tools and boards apart.`
+            : problem.undeclaredIds.length > 0
+              ? 'Nothing on this table is known to be free of it: declare what the dishes carry.'
+              : 'Nothing on this table is free of it: change a recipe or add a dish.',
       };
     }
     case 'alreadyPast':

@@ -2,7 +2,8 @@ import { house } from './0001-house';
 import { library } from './0002-library';
 import { kitchen } from './0003-kitchen';
 import { equipment } from './0004-equipment';
+import { documents } from './0005-documents';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents];

@@ -3,12 +3,13 @@ import { Minus, Plus, Trash2, Users } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
 import { cutIn, methodIn, methodsFor, type Batch, type Library } from '../../core/model';
 import { kgFromLb, lbFromKg } from '../../core/units';
-import type { BatchInput, ServingInput } from '../../inputs';
-import { batchCarries, type Demand } from '../../core/quantities';
+import type { ServingInput } from '../../inputs';
+import { batchContents, type Demand } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
 import { formatHelping, formatMass, formatMinutes, formatTemp } from '../../formats/units';
-import { capital } from '../../formats/messages/names';
+import { capital, list } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
+import { CarriedPicker } from '../kit/CarriedPicker.client';
 import { FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
@@ -20,24 +21,22 @@ interface BatchRowProps {
   serving: ServingInput;
   servings: { id: string; name: string }[];
   demand?: Demand;
-  /** How it is prepared, as it was saved: recipes carry allergens. */
-  prep?: Batch['prep'];
-  batch: BatchInput;
+  batch: Batch;
   name: string;
-  errors?: FieldErrors<BatchInput>;
-  onChange(batch: BatchInput): void;
+  errors?: FieldErrors<Batch>;
+  onChange(batch: Batch): void;
   onRemove(): void;
 }
 
 /** One cut on the menu: what the guests need of it, by which method, in which pieces. */
-export function BatchRow({ library, serving, servings, demand, prep, batch, name, errors, onChange, onRemove }: BatchRowProps) {
+export function BatchRow({ library, serving, servings, demand, batch, name, errors, onChange, onRemove }: BatchRowProps) {
   const units = useUnits();
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId)!;
   const need = demand;
   const [dish] = need?.dishes ?? [];
-  const carries = batchCarries({ ...batch, servingId: serving.id, prep }, library);
-  const byHand = (pieces: BatchInput['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
+  const { carries, undeclared } = batchContents(batch, library);
+  const byHand = (pieces: Batch['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
   const add = () => byHand([...batch.pieces, { id: crypto.randomUUID().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
   const over = need ? overShare(need, batch) : 0;
   const pounds = units.mass === 'lb';
@@ -48,7 +47,7 @@ export function BatchRow({ library, serving, servings, demand, prep, batch, name
     <tr className="border-t border-line align-top">
       <td className="py-3 pl-4 pr-3">
         <p className="font-title font-bold leading-snug">{capital(cut.name)}</p>
-        {cut.species === 'dish' ? (
+        {cut.safetyClass === 'dish' ? (
           <>
             <input
               aria-label="Name of the dish"
@@ -58,6 +57,17 @@ export function BatchRow({ library, serving, servings, demand, prep, batch, name
               onChange={(event) => onChange({ ...batch, label: event.target.value })}
             />
             <FieldError id={`${name}-label`} error={errors?.label?.message} />
+            {batch.prep?.recipes?.dish === undefined && (
+              <div className="mt-1">
+                <CarriedPicker
+                  id={`${name}-carries`}
+                  label={`Allergens of ${batch.label || cut.name}`}
+                  value={batch.carries}
+                  declares
+                  onChange={(declared) => onChange({ ...batch, carries: declared })}
+                />
+              </div>
+            )}
           </>
         ) : (
           <p className="text-[0.85rem] text-soft">
@@ -92,6 +102,7 @@ export function BatchRow({ library, serving, servings, demand, prep, batch, name
             ))}
           </p>
         )}
+        {undeclared.length > 0 && <p className="mt-1 text-[0.8rem] font-semibold text-warn">Not declared: {list(undeclared)}</p>}
         <FieldError id={`${name}-method`} error={errors?.methodId?.message} />
       </td>
       <td className="py-3 pr-1">
@@ -223,7 +234,7 @@ function Figure({ main, note }: { main: string; note: string }) {
   );
 }
 
-function weightsLine(batch: BatchInput, pounds: boolean): string {
+function weightsLine(batch: Batch, pounds: boolean): string {
   const weights = batch.pieces.map((piece) => piece.kg).filter(Number.isFinite);
   if (weights.length === 0) return 'weights';
   const shown = (kg: number) => (pounds ? lbFromKg(kg) : kg).toFixed(pounds ? 1 : 2);

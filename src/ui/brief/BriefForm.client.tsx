@@ -1,40 +1,32 @@
 'use client';
-import { Plus, Undo2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { Controller, FormProvider, useFieldArray, useWatch } from 'react-hook-form';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { Controller, FormProvider, useFieldArray, type UseFormReturn } from 'react-hook-form';
+import { sameValue } from '../../core/edits';
 import { ftFromM, mFromFt } from '../../core/units';
-import type { CookEvent, Library } from '../../core/model';
+import { briefOf } from '../../document';
 import { BriefInput } from '../../inputs';
-import { callAction, firstMessage, type Action } from '../kit/actions';
+import { useEventDocument } from '../document/EventDocument.client';
+import { complain } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { errorId, Field, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 import { showProblems, useInputForm } from '../kit/useInputForm';
 import { useUnits } from '../kit/UnitsProvider';
 import { ZoneField } from '../kit/ZoneField';
-import { briefOf, newServing } from './briefForm';
+import { newServing } from './briefForm';
 import { ServingCard } from './ServingCard.client';
 
-/** How long after the last keystroke the brief is saved. */
-const SETTLE_MS = 700;
-
-type Saved =
-  | { state: 'saved' }
-  | { state: 'waiting' }
-  | { state: 'saving' }
-  | { state: 'faulty'; fields: number }
-  | { state: 'refused'; message: string; newer: boolean };
-
-/** The brief: where, when, who eats and what. It saves itself; what is wrong stays as typed. */
-export function BriefForm({ event, library, saveBrief }: { event: CookEvent; library: Library; saveBrief: Action<CookEvent> }) {
+/** The brief: where, when, who eats and what. What is right goes into the event as it is typed; what is wrong stays as typed. */
+export function BriefForm() {
+  const { event, input: planInput } = useEventDocument();
+  const { library } = planInput;
   const form = useInputForm(BriefInput, briefOf(event));
   const { control, formState } = form;
   const { errors } = formState;
   const servings = useFieldArray({ control, name: 'servings', keyName: 'key' });
   const units = useUnits();
-  const { saved, undo, canUndo } = useAutosave(form, event, saveBrief);
-  useHotkeys('mod+z', undo, { preventDefault: true });
+  const faulty = useBriefEdits(form);
   const feet = units.mass === 'lb';
   const text = (name: 'name' | 'place') => ({
     id: `brief-${name}`,
@@ -52,12 +44,11 @@ export function BriefForm({ event, library, saveBrief }: { event: CookEvent; lib
             <h1 className="text-2xl">Brief</h1>
             <p className="text-soft">Guests become cooked weight, raw weight and whole pieces. The plan follows every change.</p>
           </div>
-          <div className="flex items-center gap-3">
-            <SavedLine saved={saved} />
-            <Button onClick={undo} disabled={!canUndo}>
-              <Undo2 size={16} aria-hidden /> Undo
-            </Button>
-          </div>
+          {faulty > 0 && (
+            <p role="status" className="text-[0.9rem] font-semibold text-bad">
+              Not saved: {faulty === 1 ? 'one field needs' : `${faulty} fields need`} a look
+            </p>
+          )}
         </div>
         <section
           aria-label="Event"
@@ -127,7 +118,6 @@ export function BriefForm({ event, library, saveBrief }: { event: CookEvent; lib
             key={serving.key}
             library={library}
             index={index}
-            kept={event.batches}
             onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined}
           />
         ))}
@@ -139,98 +129,59 @@ export function BriefForm({ event, library, saveBrief }: { event: CookEvent; lib
   );
 }
 
-/** Saves once typing settles, keeps the earlier versions for undo, and never drops what was typed. */
-function useAutosave(form: ReturnType<typeof useInputForm<BriefInput>>, event: CookEvent, saveBrief: Action<CookEvent>) {
-  const [saved, setSaved] = useState<Saved>({ state: 'saved' });
-  const [past, setPast] = useState<string[]>([]);
-  const lastSaved = useRef(JSON.stringify(withoutRevision(briefOf(event))));
-  const revision = useRef(event.revision);
-  const busy = useRef<Promise<unknown>>(Promise.resolve());
-  const values = useWatch({ control: form.control });
-  const typed = JSON.stringify(withoutRevision(values as BriefInput));
+/** Changes that come this close together are one: what follows from a figure comes with it. */
+const GATHER_MS = 60;
 
-  const save = (keepForUndo: boolean) => {
-    busy.current = busy.current.then(async () => {
-      const before = lastSaved.current;
-      const now = JSON.stringify(withoutRevision(form.getValues()));
-      if (now === before) return setSaved({ state: 'saved' });
-      await form.handleSubmit(
-        async (input) => {
-          setSaved({ state: 'saving' });
-          const outcome = await callAction(saveBrief, { ...input, revision: revision.current });
-          if (outcome.ok) {
-            revision.current = outcome.value.revision;
-            lastSaved.current = now;
-            if (keepForUndo) setPast((list) => [...list.slice(-49), before]);
-            return setSaved({ state: 'saved' });
-          }
-          const rest = showProblems(form, outcome.problems);
-          setSaved(
-            rest.length > 0
-              ? { state: 'refused', message: firstMessage(rest), newer: rest.some((each) => each.code === 'changedElsewhere') }
-              : { state: 'faulty', fields: outcome.problems.length },
-          );
-        },
-        (wrong) => setSaved({ state: 'faulty', fields: countErrors(wrong) }),
-      )();
-    });
-  };
-  const saveLatest = useRef(save);
-  useEffect(() => {
-    saveLatest.current = save;
-  });
+/** Does what is typed to the event, one field a step, and follows the event where it is changed otherwise. How many fields are wrong. */
+function useBriefEdits(form: UseFormReturn<BriefInput>): number {
+  const { event, actions, store } = useEventDocument();
+  const [faulty, setFaulty] = useState(0);
+  /** The event as this form last left it, or was last set to. */
+  const own = useRef(event);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const field = useRef<string>(undefined);
 
-  useEffect(() => {
-    if (typed === lastSaved.current) {
-      // Typed back to what is saved: nothing is wrong any more.
+  const settle = async () => {
+    timer.current = undefined;
+    const key = field.current;
+    field.current = undefined;
+    const outcome = await actions.saveBrief(form.getValues(), { key: key && `brief/${key}` });
+    if (outcome.ok) {
+      own.current = store.snapshot().event;
       form.clearErrors();
-      setSaved((now) => (now.state === 'saved' ? now : { state: 'saved' }));
+      setFaulty(0);
       return;
     }
-    setSaved({ state: 'waiting' });
-    const timer = setTimeout(() => saveLatest.current(true), SETTLE_MS);
-    return () => clearTimeout(timer);
-  }, [typed, form]);
-  // Leaving the page does not wait for the pause.
-  useEffect(() => () => saveLatest.current(true), []);
-
-  const undo = () => {
-    const before = past.at(-1);
-    if (before === undefined) return;
-    setPast((list) => list.slice(0, -1));
-    form.reset({ ...(JSON.parse(before) as BriefInput), revision: revision.current });
-    save(false);
+    form.clearErrors();
+    const rest = showProblems(form, outcome.problems);
+    setFaulty(outcome.problems.length - rest.length);
+    if (rest.length > 0) complain(rest);
   };
-  return { saved, undo, canUndo: past.length > 0 };
-}
-
-const withoutRevision = ({ revision: _, ...brief }: BriefInput) => brief;
-
-/** How many fields carry a message. */
-function countErrors(errors: object): number {
-  if ('message' in errors && 'type' in errors) return 1;
-  return Object.values(errors).reduce<number>(
-    (sum, each) => sum + (each && typeof each === 'object' && !(each instanceof Element) ? countErrors(each as object) : 0),
-    0,
-  );
-}
-
-function SavedLine({ saved }: { saved: Saved }) {
-  if (saved.state === 'refused')
-    return (
-      <p role="alert" className="max-w-md text-[0.9rem] text-bad">
-        {saved.message}{' '}
-        {saved.newer && (
-          <button type="button" className="font-semibold underline" onClick={() => window.location.reload()}>
-            Load the newer one
-          </button>
-        )}
-      </p>
-    );
-  const words = { saved: 'All saved', waiting: 'Saving soon…', saving: 'Saving…', faulty: '' }[saved.state];
-  return (
-    <p role="status" className={`text-[0.9rem] ${saved.state === 'faulty' ? 'font-semibold text-bad' : 'text-soft'}`}>
-      {saved.state === 'faulty' ? `Not saved: ${saved.fields === 1 ? 'one field needs' : `${saved.fields} fields need`} a look` : words}
-    </p>
-  );
+  const latest = useRef(settle);
+  useEffect(() => {
+    latest.current = settle;
+  });
+  useEffect(() => {
+    const watching = form.watch((_, { name }) => {
+      field.current ??= name;
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void latest.current(), GATHER_MS);
+    });
+    return () => {
+      watching.unsubscribe();
+      // Leaving the brief does not wait.
+      if (timer.current === undefined) return;
+      clearTimeout(timer.current);
+      void latest.current();
+    };
+  }, [form]);
+  useEffect(() => {
+    if (event === own.current || timer.current !== undefined) return;
+    const moved = !sameValue(briefOf(event), briefOf(own.current));
+    own.current = event;
+    if (!moved) return;
+    form.reset(briefOf(event));
+    setFaulty(0);
+  }, [event, form]);
+  return faulty;
 }

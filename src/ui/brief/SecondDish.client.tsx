@@ -1,20 +1,20 @@
 'use client';
 import { Split, Trash2 } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
-import type { BatchInput } from '../../inputs';
+import type { Batch } from '../../core/model';
 import { Button } from '../kit/Button';
 import { FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 
 interface SecondDishProps {
   id: string;
-  batch: BatchInput;
+  batch: Batch;
   servings: { id: string; name: string }[];
   servingId: string;
   /** The share of the meat the thick end makes, offered as the usual part. */
   thickShare?: number;
-  errors?: FieldErrors<NonNullable<BatchInput['second']>>;
-  onChange(second: BatchInput['second']): void;
+  errors?: FieldErrors<NonNullable<Batch['second']>>;
+  onChange(second: Batch['second']): void;
 }
 
 const PERCENT = { unit: '%', shown: (share: number) => share * 100, kept: (percent: number) => percent / 100 };

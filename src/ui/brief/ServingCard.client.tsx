@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import type { Batch, Library, Species } from '../../core/model';
+import type { Library, Species } from '../../core/model';
 import { portionsOf } from '../../core/quantities';
 import type { BriefInput } from '../../inputs';
 import { Button } from '../kit/Button';
@@ -23,18 +23,16 @@ const FAMILIES: [string, Species[]][] = [
 interface ServingCardProps {
   library: Library;
   index: number;
-  /** The menu as it was saved: what buying chose for it counts. */
-  kept: readonly Batch[];
   onRemove?: () => void;
 }
 
 /** One serving: when, for whom, and its menu. */
-export function ServingCard({ library, index, kept, onRemove }: ServingCardProps) {
+export function ServingCard({ library, index, onRemove }: ServingCardProps) {
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
   const servings = useWatch({ control, name: 'servings' });
   const serving = servings[index]!;
-  const demands = useMemo(() => demandsOf(library, servings, kept), [library, servings, kept]);
-  const conflicts = useMemo(() => conflictsOf(library, servings, kept), [library, servings, kept]);
+  const demands = useMemo(() => demandsOf(library, servings), [library, servings]);
+  const conflicts = useMemo(() => conflictsOf(library, servings), [library, servings]);
   const errors = formState.errors.servings?.[index];
   const id = (name: string) => `serving-${index}-${name}`;
   const at = <K extends string>(name: K) => `servings.${index}.${name}` as const;
@@ -51,13 +49,19 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
     className: inputClass(Boolean(errors?.[name])),
     ...register(at(name)),
   });
-  const figure = (name: 'adults' | 'children' | 'serveForMin' | 'carveLeadMin', label: string, unit?: string) => (
-    <Field label={label} id={id(name)} error={errors?.[name]?.message}>
+  const errorOf = (name: 'guests.adults' | 'guests.children' | 'serveForMin' | 'carveLeadMin') =>
+    name === 'guests.adults'
+      ? errors?.guests?.adults?.message
+      : name === 'guests.children'
+        ? errors?.guests?.children?.message
+        : errors?.[name]?.message;
+  const figure = (name: Parameters<typeof errorOf>[0], label: string, unit?: string) => (
+    <Field label={label} id={id(name)} error={errorOf(name)}>
       <Controller
         control={control}
         name={at(name)}
         render={({ field }) => (
-          <NumberField id={id(name)} value={field.value} onChange={field.onChange} unit={unit} error={errors?.[name]?.message} />
+          <NumberField id={id(name)} value={field.value} onChange={field.onChange} unit={unit} error={errorOf(name)} />
         )}
       />
     </Field>
@@ -75,12 +79,12 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
         <Field label="Served at" id={id('time')} error={errors?.time?.message}>
           <input type="time" {...input('time')} />
         </Field>
-        {figure('adults', 'Adults')}
-        {figure('children', 'Children')}
-        <Field label="Hearty" id={id('heartyShare')} error={errors?.heartyShare?.message}>
+        {figure('guests.adults', 'Adults')}
+        {figure('guests.children', 'Children')}
+        <Field label="Hearty" id={id('heartyShare')} error={errors?.guests?.heartyShare?.message}>
           <Controller
             control={control}
-            name={at('heartyShare')}
+            name={at('guests.heartyShare')}
             render={({ field }) => (
               <NumberField
                 id={id('heartyShare')}
@@ -89,7 +93,7 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
                 unit="%"
                 shown={(share) => share * 100}
                 kept={(percent) => percent / 100}
-                error={errors?.heartyShare?.message}
+                error={errors?.guests?.heartyShare?.message}
               />
             )}
           />
@@ -153,7 +157,6 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
                   servings={servingNames(servings)}
                   demand={demands.get(batch.id)}
                   batch={batch}
-                  prep={kept.find((each) => each.id === batch.id)?.prep}
                   name={`servings.${index}.batches.${at}`}
                   errors={errors?.batches?.[at]}
                   onChange={(next) => setValue(`servings.${index}.batches.${at}`, next, { shouldDirty: true, shouldValidate: true })}
@@ -180,7 +183,7 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
           value=""
           onChange={(change) =>
             change.target.value &&
-            setValue(`servings.${index}.batches`, [...batches, newBatch(library, change.target.value)], { shouldDirty: true })
+            setValue(`servings.${index}.batches`, [...batches, newBatch(library, change.target.value, serving.id)], { shouldDirty: true })
           }
         >
           <option value="">Choose a cut or dish…</option>
@@ -206,11 +209,7 @@ export function ServingCard({ library, index, kept, onRemove }: ServingCardProps
         index={index}
         serving={serving}
         conflicts={conflicts.filter((conflict) => conflict.servingId === serving.id)}
-        portions={portionsOf(
-          { adults: serving.adults, children: serving.children, heartyShare: serving.heartyShare },
-          serving.buffet,
-          serving.marginShare,
-        )}
+        portions={portionsOf(serving.guests, serving.buffet, serving.marginShare)}
       />
     </section>
   );

@@ -1,9 +1,9 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, useFormContext } from 'react-hook-form';
-import { CARRIED, cutIn, isAllergen, SIDE_KINDS, type Carried, type Library, type SideKind } from '../../core/model';
-import { sideCarries, type NeedConflict } from '../../core/quantities';
-import type { BriefInput, ServingInput, SideInput } from '../../inputs';
+import { CARRIED, cutIn, isAllergen, SIDE_KINDS, type Carried, type Library, type Side, type SideKind } from '../../core/model';
+import { carriedIn, sideContents, type NeedConflict } from '../../core/quantities';
+import type { BriefInput, ServingInput } from '../../inputs';
 import { carriedName } from '../../formats/messages/carried';
 import { capital, list } from '../../formats/messages/names';
 import { formatMass } from '../../formats/units';
@@ -31,17 +31,17 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
   const errors = formState.errors.servings?.[index];
   const id = (name: string) => `serving-${index}-${name}`;
-  const setSides = (sides: SideInput[]) => setValue(`servings.${index}.sides`, sides, { shouldDirty: true, shouldValidate: true });
-  const setNeeds = (needs: ServingInput['needs']) =>
-    setValue(`servings.${index}.needs`, needs, { shouldDirty: true, shouldValidate: true });
-  const free = CARRIED.filter((each) => !serving.needs.some((need) => need.carried === each));
+  const { sides = [], needs = [] } = serving;
+  const setSides = (next: Side[]) => setValue(`servings.${index}.sides`, next, { shouldDirty: true, shouldValidate: true });
+  const setNeeds = (next: ServingInput['needs']) => setValue(`servings.${index}.needs`, next, { shouldDirty: true, shouldValidate: true });
+  const free = CARRIED.filter((each) => !needs.some((need) => need.carried === each));
   return (
     <div className="grid gap-x-6 gap-y-4 border-t border-line p-4 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <div>
         <h3 className="text-[0.95rem]">Beside the meat</h3>
-        {serving.sides.length > 0 && (
+        {sides.length > 0 && (
           <ul className="mt-1">
-            {serving.sides.map((side, at) => (
+            {sides.map((side, at) => (
               <SideRow
                 key={side.id}
                 id={id(`side-${at}`)}
@@ -49,8 +49,8 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
                 side={side}
                 portions={portions}
                 errors={errors?.sides?.[at] as Record<string, { message?: string }> | undefined}
-                onChange={(next) => setSides(serving.sides.map((each, other) => (other === at ? next : each)))}
-                onRemove={() => setSides(serving.sides.filter((_, other) => other !== at))}
+                onChange={(next) => setSides(sides.map((each, other) => (other === at ? next : each)))}
+                onRemove={() => setSides(sides.filter((_, other) => other !== at))}
               />
             ))}
           </ul>
@@ -61,14 +61,13 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
               key={kind}
               onClick={() =>
                 setSides([
-                  ...serving.sides,
+                  ...sides,
                   {
                     id: freshId(),
                     kind,
                     name: capital(kind),
                     gPerHead: USUAL_G[kind],
                     chilled: kind === 'side' || kind === 'pickle',
-                    carries: [],
                   },
                 ])
               }
@@ -81,7 +80,7 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
       <div>
         <h3 className="text-[0.95rem]">Guests who do not eat</h3>
         <ul>
-          {serving.needs.map((need, at) => (
+          {needs.map((need, at) => (
             <li key={need.carried} className="flex items-center gap-2 border-b border-line py-1.5">
               <span className="grow font-semibold">{capital(carriedName(need.carried))}</span>
               <NumberField
@@ -89,14 +88,14 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
                 label={`Guests who do not eat ${carriedName(need.carried)}`}
                 className="w-16"
                 value={need.guests}
-                onChange={(guests) => setNeeds(serving.needs.map((each, other) => (other === at ? { ...each, guests } : each)))}
+                onChange={(guests) => setNeeds(needs.map((each, other) => (other === at ? { ...each, guests } : each)))}
                 error={errors?.needs?.[at]?.guests?.message}
               />
               <Button
                 look="quiet"
                 className="px-2"
                 aria-label={`Nobody minds ${carriedName(need.carried)}`}
-                onClick={() => setNeeds(serving.needs.filter((_, other) => other !== at))}
+                onClick={() => setNeeds(needs.filter((_, other) => other !== at))}
               >
                 <Trash2 size={16} aria-hidden />
               </Button>
@@ -104,26 +103,29 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
           ))}
         </ul>
         {conflicts
-          .filter((conflict) => conflict.dishes.length > 0)
+          .filter((conflict) => conflict.dishes.length > 0 || conflict.undeclared.length > 0)
           .map((conflict) => (
             <p
               key={conflict.carried}
               className={`text-[0.85rem] leading-snug ${conflict.free === 0 ? 'font-semibold text-bad' : 'text-warn'}`}
             >
-              {capital(carriedName(conflict.carried))} is in {list(conflict.dishes.map((dish) => nameOf(serving, library, dish.id)))};{' '}
+              {capital(carriedName(conflict.carried))}
+              {conflict.dishes.length > 0 && ` is in ${list(conflict.dishes.map((dish) => nameOf(serving, library, dish.id)))};`}
+              {conflict.undeclared.length > 0 &&
+                ` is not declared for ${list(conflict.undeclared.map((dish) => nameOf(serving, library, dish.id)))};`}{' '}
               {conflict.free === 0
-                ? 'no dish is free of it.'
-                : `${conflict.free} ${conflict.free === 1 ? 'dish is' : 'dishes are'} free of it.`}
+                ? 'no dish is known to be free of it.'
+                : `${conflict.free} ${conflict.free === 1 ? 'dish is' : 'dishes are'} declared free of it.`}
             </p>
           ))}
-        {serving.needs.map((_, at) => (
+        {needs.map((_, at) => (
           <FieldError key={at} id={id(`need-${at}`)} error={errors?.needs?.[at]?.guests?.message} />
         ))}
         <select
           aria-label="Add an allergen or a diet"
           className={`${inputClass()} mt-2`}
           value=""
-          onChange={(event) => event.target.value && setNeeds([...serving.needs, { carried: event.target.value as Carried, guests: 1 }])}
+          onChange={(event) => event.target.value && setNeeds([...needs, { carried: event.target.value as Carried, guests: 1 }])}
         >
           <option value="">Allergen or diet…</option>
           <optgroup label="Allergens">
@@ -151,7 +153,7 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
               render={({ field }) => (
                 <NumberField
                   id={id('marginShare')}
-                  value={field.value}
+                  value={field.value ?? 0}
                   onChange={field.onChange}
                   unit="%"
                   shown={(share) => share * 100}
@@ -174,7 +176,7 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
 const nameOf = (serving: ServingInput, library: Library, id: string): string => {
   const batch = serving.batches.find((each) => each.id === id);
   return (
-    (batch ? batch.label || cutIn(library, batch.cutId)?.name : serving.sides.find((each) => each.id === id)?.name) ??
+    (batch ? batch.label || cutIn(library, batch.cutId)?.name : (serving.sides ?? []).find((each) => each.id === id)?.name) ??
     'a dish of another serving'
   );
 };
@@ -182,10 +184,10 @@ const nameOf = (serving: ServingInput, library: Library, id: string): string => 
 interface SideRowProps {
   id: string;
   library: Library;
-  side: SideInput;
+  side: Side;
   portions?: number;
   errors?: Record<string, { message?: string }>;
-  onChange(side: SideInput): void;
+  onChange(side: Side): void;
   onRemove(): void;
 }
 
@@ -193,7 +195,7 @@ function SideRow({ id, library, side, portions, errors, onChange, onRemove }: Si
   const units = useUnits();
   const ounces = units.mass === 'lb';
   const recipes = library.recipes.filter((recipe) => recipe.kind === 'sauce' || recipe.kind === 'dish' || recipe.kind === 'dressing');
-  const fromRecipe = side.recipeId === undefined ? [] : sideCarries({ ...side, carries: [] }, library);
+  const fromRecipe = side.recipeId === undefined ? [] : carriedIn(sideContents({ ...side, carries: [] }, library));
   const kg = portions === undefined ? undefined : (portions * side.gPerHead) / 1000;
   return (
     <li className="grid grid-cols-2 items-start gap-2 border-b border-line py-1.5 sm:grid-cols-[minmax(8rem,1.2fr)_6.2rem_minmax(8rem,1fr)_minmax(8rem,1fr)_4.5rem_auto]">
@@ -241,6 +243,7 @@ function SideRow({ id, library, side, portions, errors, onChange, onRemove }: Si
           id={`${id}-carries`}
           label={`Allergens of ${side.name}`}
           value={side.carries}
+          declares
           onChange={(carries) => onChange({ ...side, carries })}
         />
         {fromRecipe.length > 0 && <p className="mt-0.5 text-[0.8rem] text-soft">recipe: {fromRecipe.map(carriedName).join(', ')}</p>}

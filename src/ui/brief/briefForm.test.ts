@@ -2,14 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
 import { SHIPPED_LIBRARY } from '../../core/model';
 import { check, BriefInput } from '../../inputs';
-import { briefOf, demandsOf, newBatch, newServing, overShare, sizeByGuests } from './briefForm';
+import { briefOf } from '../../document';
+import { demandsOf, newBatch, newServing, overShare, sizeByGuests } from './briefForm';
 
 const brief = briefOf(eventOf([batchOf('pork-butt', 2), batchOf('pan-dish', 1)]));
 const serving = brief.servings[0]!;
 
 describe('the brief as its form holds it', () => {
-  it('shows clock times of the place and passes its own door', () => {
-    expect(serving).toMatchObject({ date: '2027-06-19', time: '18:00', adults: 60 });
+  it('shows clock times of the place and passes its own check', () => {
+    expect(serving).toMatchObject({ date: '2027-06-19', time: '18:00', guests: { adults: 60 } });
     expect(serving.batches.map((batch) => batch.cutId)).toEqual(['pork-butt', 'pan-dish']);
     expect(check(BriefInput, brief).ok).toBe(true);
   });
@@ -27,7 +28,11 @@ describe('the brief as its form holds it', () => {
 
   it('leaves what was set by hand alone, and waits while figures are missing', () => {
     expect(sizeByGuests(serving.batches, demandsOf(SHIPPED_LIBRARY, [serving]))).toBe(serving.batches);
-    const blank = { ...serving, adults: Number.NaN, batches: [{ ...serving.batches[0]!, sizedBy: 'guests' as const }] };
+    const blank = {
+      ...serving,
+      guests: { ...serving.guests, adults: Number.NaN },
+      batches: [{ ...serving.batches[0]!, sizedBy: 'guests' as const }],
+    };
     const none = demandsOf(SHIPPED_LIBRARY, [blank]);
     expect(none.size).toBe(0);
     expect(sizeByGuests(blank.batches, none)).toBe(blank.batches);
@@ -39,8 +44,8 @@ describe('the brief as its form holds it', () => {
   });
 
   it('keeps to the weights that buying chose', () => {
-    const kept = [{ ...eventOf([batchOf('pork-butt', 2)]).batches[0]!, buying: { shopKg: [4, 5] as [number, number] } }];
-    const { pieceKg } = demandsOf(SHIPPED_LIBRARY, [serving], kept).get('pork-butt')!;
+    const bought = { ...serving.batches[0]!, buying: { shopKg: [4, 5] as [number, number] } };
+    const { pieceKg } = demandsOf(SHIPPED_LIBRARY, [{ ...serving, batches: [bought] }]).get('pork-butt')!;
     expect(pieceKg).toBeGreaterThanOrEqual(4 * 0.94);
     expect(pieceKg).toBeLessThanOrEqual(5 * 0.94);
   });
@@ -55,8 +60,8 @@ describe('the brief as its form holds it', () => {
   });
 
   it('starts a new cut with the first method for it, and a new serving like the last', () => {
-    expect(newBatch(SHIPPED_LIBRARY, 'chicken-half')).toMatchObject({ methodId: 'poultry-hot', sizedBy: 'guests', pieces: [] });
-    expect(newServing(serving)).toMatchObject({ date: serving.date, adults: 60, batches: [] });
+    expect(newBatch(SHIPPED_LIBRARY, 'chicken-half', 'supper')).toMatchObject({ methodId: 'poultry-hot', sizedBy: 'guests', pieces: [] });
+    expect(newServing(serving)).toMatchObject({ date: serving.date, guests: { adults: 60 }, batches: [] });
     expect(newServing(undefined).time).toBe('18:00');
   });
 });

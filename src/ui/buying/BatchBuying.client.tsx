@@ -10,7 +10,6 @@ import { InputForm } from '../kit/InputForm.client';
 import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
-const head = (event: CookEvent, batch: Batch) => ({ eventId: event.id, revision: event.revision, batchId: batch.id });
 const GRID = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
 
 /** From whom, which grade, at what price, in which weights, and what the trim is worth. */
@@ -26,12 +25,11 @@ export function BuyingForm({
   const { weight, percent, price } = conversions(useUnits());
   const cut = cutIn(messageContext.library, batch.cutId)!;
   const { shopKg = cut.typicalBoughtKg, ...buying } = buyingOf(cut, batch);
-  const values: BuyingInput = { ...head(messageContext.event, batch), ...buying, shopLowKg: shopKg[0], shopHighKg: shopKg[1] };
+  const values: BuyingInput = { batchId: batch.id, ...buying, shopKg };
   return (
     <InputForm<BuyingInput, CookEvent>
       key={JSON.stringify(batch.buying)}
       schema={BuyingInput}
-      stamp={{ revision: messageContext.event.revision }}
       values={values}
       save={saveBuying}
       saved={() => 'Saved; pieces that follow the guests follow the weights.'}
@@ -42,8 +40,8 @@ export function BuyingForm({
       <SelectField<BuyingInput> name="grade" label="Grade" options={GRADES.map((grade) => [grade, grade] as const)} />
       <FigureField<BuyingInput> name="pricePerKg" label="Price" conversion={price} optional />
       <TextField<BuyingInput> name="wood" label="Wood" />
-      <FigureField<BuyingInput> name="shopLowKg" label="Sold from" conversion={weight} />
-      <FigureField<BuyingInput> name="shopHighKg" label="to" conversion={weight} />
+      <FigureField<BuyingInput> name="shopKg.0" label="Sold from" conversion={weight} />
+      <FigureField<BuyingInput> name="shopKg.1" label="to" conversion={weight} />
       <FigureField<BuyingInput> name="usableTrimShare" label="Trim worth keeping" conversion={percent} />
       <FigureField<BuyingInput> name="usableTrimPerKg" label="worth" conversion={price} />
     </InputForm>
@@ -65,7 +63,7 @@ export function ReceivingForm({
   const units = useUnits();
   const { heat } = conversions(units);
   const { coldHold } = SAFETY_RULES;
-  const values: ReceiptInput = { ...head(messageContext.event, batch), ...UNSEEN, ...batch.received };
+  const values: ReceiptInput = { batchId: batch.id, ...UNSEEN, ...batch.received };
   const warm = (batch.received?.coreC ?? 0) > coldHold.limit;
   return (
     <>
@@ -80,14 +78,18 @@ export function ReceivingForm({
       <InputForm<ReceiptInput, CookEvent>
         key={JSON.stringify(batch.received)}
         schema={ReceiptInput}
-        stamp={{ revision: messageContext.event.revision }}
         values={values}
         save={saveReceipt}
         saved={() => 'Receiving noted.'}
         cancellable={false}
         className={GRID}
       >
-        <FigureField<ReceiptInput> name="coreC" label={`Core, at or below ${formatTemp(coldHold.limit, units)}`} conversion={heat} optional />
+        <FigureField<ReceiptInput>
+          name="coreC"
+          label={`Core, at or below ${formatTemp(coldHold.limit, units)}`}
+          conversion={heat}
+          optional
+        />
         <Tick<ReceiptInput> name="packWhole" label="Pack whole, in date" />
         <Tick<ReceiptInput> name="colourGood" label="Colour and smell good" />
         <Tick<ReceiptInput> name="fatEven" label="Fat cover even, thickness even" />

@@ -4,11 +4,12 @@ import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { cutIn, type CookEvent, type Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
-import { batchCarries, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
+import { batchContents, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
 import { mealAt } from '../../formats/clock';
 import { batchName, list, type MessageContext, messageContextOf } from '../../formats/messages/names';
 import { formatMoney } from '../../formats/units';
+import type { DocumentAction } from '../document/documentActions';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
@@ -19,7 +20,7 @@ import { ShoppingList } from './ShoppingList.client';
 import { WeightsTable } from './WeightsTable.client';
 
 export interface BuyingActions {
-  saveWeights: Action<CookEvent>;
+  saveWeights: DocumentAction;
   saveBuying: Action<CookEvent>;
   saveReceipt: Action<CookEvent>;
   saveKitchen: Action<CookEvent>;
@@ -71,7 +72,7 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
               {guestsLine(event)} Meat {formatMoney(net, currency)} in all. Open any line to see where it comes from.
             </p>
           </div>
-          <KitchenDialog key={event.revision} event={event} saveKitchen={actions.saveKitchen} />
+          <KitchenDialog event={event} saveKitchen={actions.saveKitchen} />
         </div>
         <div className="overflow-x-auto">
           <div className="min-w-[54rem]">
@@ -101,7 +102,7 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
           </Tabs.List>
           <Tabs.Content value="weights">
             <WeightsTable
-              key={chosen!.batch.pieces.map((piece) => piece.id).join()}
+              key={chosen!.batch.id}
               messageContext={messageContext}
               batch={chosen!.batch}
               demand={chosen!.demand}
@@ -153,17 +154,24 @@ const guestsLine = (event: CookEvent): string =>
 /** Allergens that come in with what is bought. */
 function Watch({ messageContext }: { messageContext: MessageContext }) {
   const found = messageContext.event.batches.flatMap((batch) => {
-    const carries = batchCarries(batch, messageContext.library).filter(({ carried }) => carried !== 'beef' && carried !== 'pork');
-    return carries.length > 0 ? [{ batch, carries }] : [];
+    const { carries: all, undeclared } = batchContents(batch, messageContext.library);
+    const carries = all.filter(({ carried }) => carried !== 'beef' && carried !== 'pork');
+    return carries.length > 0 || undeclared.length > 0 ? [{ batch, carries, undeclared }] : [];
   });
   if (found.length === 0) return null;
   return (
     <section aria-label="Watch" className="mt-4 text-[0.9rem]">
       <h3 className="border-b border-line pb-1 text-[0.85rem] text-soft">Watch</h3>
-      {found.map(({ batch, carries }) => (
+      {found.map(({ batch, carries, undeclared }) => (
         <p key={batch.id} className="border-b border-line py-1 leading-snug">
-          {batchName(messageContext, batch.id)}: <strong>{list(carries.map(({ carried }) => carriedName(carried)))}</strong>, from{' '}
-          {list([...new Set(carries.flatMap((each) => each.from))])}. Onto the tags and the buffet card.
+          {batchName(messageContext, batch.id)}:{' '}
+          {carries.length > 0 && (
+            <>
+              <strong>{list(carries.map(({ carried }) => carriedName(carried)))}</strong>, from{' '}
+              {list([...new Set(carries.flatMap((each) => each.from))])}. Onto the tags and the buffet card.
+            </>
+          )}
+          {undeclared.length > 0 && <span className="font-semibold text-warn"> Not declared: {list(undeclared)}.</span>}
         </p>
       ))}
     </section>

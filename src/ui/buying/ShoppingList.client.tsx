@@ -1,6 +1,5 @@
 'use client';
 import { Printer, Table } from 'lucide-react';
-import { useOptimistic, useTransition } from 'react';
 import type { CookEvent } from '../../core/model';
 import type { ShoppingItem } from '../../core/quantities';
 import { capital } from '../../formats/messages/names';
@@ -12,17 +11,12 @@ import { useUnits } from '../kit/UnitsProvider';
 /** Everything to be bought, by where it is bought, each line to be ticked off. */
 export function ShoppingList({ event, items, tickItem }: { event: CookEvent; items: ShoppingItem[]; tickItem: Action<CookEvent> }) {
   const units = useUnits();
-  const [, start] = useTransition();
-  const [ticked, tick] = useOptimistic(event.ticked ?? [], (list: string[], { id, on }: { id: string; on: boolean }) =>
-    on ? [...list, id] : list.filter((each) => each !== id),
-  );
+  const ticked = event.ticked ?? [];
   const groups = [...new Set(items.map((item) => item.group))];
-  const toggle = (id: string, on: boolean) =>
-    start(async () => {
-      tick({ id, on });
-      const outcome = await callAction(tickItem, { eventId: event.id, itemId: id, ticked: on });
-      if (!outcome.ok) complain(outcome.problems);
-    });
+  const toggle = async (id: string, on: boolean) => {
+    const outcome = await callAction(tickItem, { itemId: id, ticked: on });
+    if (!outcome.ok) complain(outcome.problems);
+  };
   return (
     <section aria-label="Shopping list">
       <div className="mb-2 flex items-center justify-between gap-2">

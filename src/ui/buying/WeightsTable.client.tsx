@@ -1,7 +1,6 @@
 'use client';
-import { Undo2 } from 'lucide-react';
-import { useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import { cutIn, GRADES, type Batch, type CookEvent, type Grade, type Plan } from '../../core/model';
+import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { cutIn, GRADES, type Batch, type Grade, type Plan } from '../../core/model';
 import { buyingOf } from '../../core/model';
 import { supplyOf, type Cost, type Demand, type LearnedTrim } from '../../core/quantities';
 import type { PieceWeightsInput } from '../../inputs';
@@ -9,15 +8,14 @@ import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMoney } from '../../formats/units';
 import { capital, pieceTag, type MessageContext } from '../../formats/messages/names';
 import { oddsMessage } from '../../formats/messages/task';
-import { announce, callAction, complain, type Action } from '../kit/actions';
-import { Button } from '../kit/Button';
+import type { DocumentAction } from '../document/documentActions';
+import { announce, complain } from '../kit/actions';
 import { FieldError, inputClass } from '../kit/Field';
 import { conversions } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
+import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 import { pasteInto, rowsOf, WEIGHT_COLUMNS, type WeightColumn } from './weightsTable';
-
-const SETTLE_MS = 600;
 
 interface WeightsTableProps {
   messageContext: MessageContext;
@@ -27,7 +25,7 @@ interface WeightsTableProps {
   plan: Plan;
   learned?: LearnedTrim;
   currency: string;
-  saveWeights: Action<CookEvent>;
+  saveWeights: DocumentAction;
 }
 
 /** The scale's figures for every piece, typed down a column or pasted; the plan follows the real pieces. */
@@ -36,7 +34,8 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
   const { event, library } = messageContext;
   const cut = cutIn(library, batch.cutId)!;
   const { weight, size } = conversions(units);
-  const { rows, change, undo, canUndo, state, errors } = useWeights(event, batch, saveWeights);
+  const { rows, change, errors, faulty } = useWeights(batch, saveWeights);
+  const markEdit = useMarkEdit();
   const table = useRef<HTMLTableElement>(null);
   const same = (value: number) => value;
   const kept = { boughtKg: weight.kept ?? same, trimmedKg: weight.kept ?? same, thicknessMm: size.kept ?? same };
@@ -46,7 +45,8 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
     if (!/[\n\t]/.test(text.trim())) return;
     clip.preventDefault();
     const pasted = pasteInto(rows, at, column, text, kept);
-    change(pasted.rows);
+    void change(pasted.rows);
+    const undo = markEdit?.();
     const left = [
       pasted.unread.length > 0 && `not read: ${pasted.unread.slice(0, 3).join(', ')}`,
       pasted.tooMany > 0 && `${pasted.tooMany} more than there are pieces`,
@@ -102,14 +102,11 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
               ` Trim here runs ${learned.measuredShare.toFixed(2)} over ${learned.pieces}, usual ${learned.usualShare.toFixed(2)}.`}
           </p>
         </div>
-        <div className="flex items-center gap-3 print:hidden">
-          <p role="status" className={`text-[0.9rem] ${state === 'faulty' ? 'font-semibold text-bad' : 'text-soft'}`}>
-            {{ saved: 'All saved', waiting: 'Saving soon…', saving: 'Saving…', faulty: 'Not saved: look at the red field' }[state]}
+        {faulty && (
+          <p role="status" className="text-[0.9rem] font-semibold text-bad print:hidden">
+            Not saved: look at the red field
           </p>
-          <Button onClick={undo} disabled={!canUndo}>
-            <Undo2 size={16} aria-hidden /> Undo
-          </Button>
-        </div>
+        )}
       </div>
       <div className="overflow-x-auto rounded-md border border-line bg-sheet">
         <table ref={table} className="w-full min-w-[44rem]">
@@ -186,79 +183,25 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
   );
 }
 
-/** The rows as typed: saved once typing settles, kept as typed when something is wrong, with every earlier state for undo. */
-function useWeights(event: CookEvent, batch: Batch, saveWeights: Action<CookEvent>) {
-  const [rows, setRows] = useState(() => rowsOf(batch.pieces));
-  const [state, setState] = useState<'saved' | 'waiting' | 'saving' | 'faulty'>('saved');
+/** The rows as typed. What is right goes into the event at once; what is wrong stays as typed, with what is wrong about it at its field. */
+function useWeights(batch: Batch, saveWeights: DocumentAction) {
+  const inEvent = useMemo(() => rowsOf(batch.pieces), [batch.pieces]);
+  const [typed, setTyped] = useState<PieceWeightsInput[]>();
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const [past, setPast] = useState<PieceWeightsInput[][]>([]);
-  const revision = useRef(event.revision);
-  const latest = useRef(rows);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const typing = useRef<string>(undefined);
+  const rows = typed ?? inEvent;
+  // The event moved on, by this edit or by an undo: what was typed is in it, or given up.
   useEffect(() => {
-    revision.current = Math.max(revision.current, event.revision);
-  }, [event.revision]);
-
-  const save = () => {
-    queue.current = queue.current.then(async () => {
-      const sent = latest.current;
-      setState('saving');
-      const input = {
-        eventId: event.id,
-        revision: revision.current,
-        batchId: batch.id,
-        pieces: JSON.parse(JSON.stringify(sent)) as unknown,
-      };
-      const outcome = await callAction(saveWeights, input);
-      if (outcome.ok) {
-        revision.current = outcome.value.revision;
-        setErrors({});
-        if (latest.current === sent) setState('saved');
-        return;
-      }
-      setState('faulty');
-      setErrors(Object.fromEntries(outcome.problems.flatMap((each) => (each.path ? [[each.path, each.message ?? '']] : []))));
-      if (outcome.problems.every((each) => !each.path)) complain(outcome.problems);
-    });
-  };
-  const put = (next: PieceWeightsInput[]) => {
-    latest.current = next;
-    setRows(next);
-    setState('waiting');
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      timer.current = undefined;
-      save();
-    }, SETTLE_MS);
-  };
+    setTyped(undefined);
+    setErrors({});
+  }, [inEvent]);
   /** Typing on in one cell is one step of undo. */
-  const change = (next: PieceWeightsInput[], cell?: string) => {
-    const before = latest.current;
-    if (cell === undefined || cell !== typing.current) setPast((list) => [...list.slice(-49), before]);
-    typing.current = cell;
-    put(next);
+  const change = async (next: PieceWeightsInput[], cell?: string) => {
+    setTyped(next);
+    const outcome = await saveWeights({ batchId: batch.id, pieces: next }, { key: cell && `weights/${batch.id}/${cell}` });
+    setErrors(
+      outcome.ok ? {} : Object.fromEntries(outcome.problems.flatMap((each) => (each.path ? [[each.path, each.message ?? '']] : []))),
+    );
+    if (!outcome.ok && outcome.problems.every((each) => !each.path)) complain(outcome.problems);
   };
-  const undo = () => {
-    const before = past.at(-1);
-    if (!before) return;
-    setPast((list) => list.slice(0, -1));
-    typing.current = undefined;
-    put(before);
-  };
-  // Leaving the table does not wait for the pause.
-  const saveNow = useRef(save);
-  useEffect(() => {
-    saveNow.current = save;
-  });
-  useEffect(
-    () => () => {
-      if (timer.current === undefined) return;
-      clearTimeout(timer.current);
-      saveNow.current();
-    },
-    [],
-  );
-  return { rows, change, undo, canUndo: past.length > 0, state, errors };
+  return { rows, change, errors, faulty: Object.keys(errors).length > 0 };
 }

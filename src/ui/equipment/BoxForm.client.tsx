@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { boxLossWPerK } from '../../core/gear';
-import { BoxInput } from '../../inputs';
+import { HoldingBoxRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
@@ -11,16 +11,16 @@ import { conversions, FigureField, Tick, TextField, type Conversion } from '../k
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 
-type B = BoxInput;
+type B = HoldingBoxRecord;
 
 /** An insulated box: how much it takes and how fast it loses heat. */
-export function BoxForm({ box, keepBox, onDone }: { box: BoxInput; keepBox: Action<{ id: string }>; onDone(): void }) {
+export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveBox: Action<{ id: string }>; onDone(): void }) {
   const { litres } = conversions(useUnits());
   return (
     <InputForm<B, { id: string }>
-      schema={BoxInput}
+      schema={HoldingBoxRecord}
       values={box}
-      save={keepBox}
+      save={saveBox}
       onDone={() => onDone()}
       submitLabel="Save the box"
       className="grid grid-cols-2 gap-3"

@@ -3,7 +3,7 @@ import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { EQUIPMENT_SETS, fuelOf, PIT_KIND_NAMES, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
 import { checkProbe } from '../../core/gear';
-import type { BoxInput, CrewInput, PitInput, ProbeInput, WarmerInput } from '../../inputs';
+import type { HoldingBoxRecord, CrewMemberRecord, PitRecord, ProbeRecord, WarmerRecord } from '../../inputs';
 import { shortDay } from '../../formats/clock';
 import { formatTemp, formatTempDifference } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
@@ -17,26 +17,21 @@ import { PitFacts } from './PitFacts';
 import { PitForm } from './PitForm.client';
 import { RackDrawing } from './RackDrawing';
 
-type Keep = Action<{ id: string }>;
+type Save = Action<{ id: string }>;
 export interface EquipmentActions {
-  keepPit: Keep;
-  keepBox: Keep;
-  keepWarmer: Keep;
-  keepProbe: Keep;
-  keepCrew: Keep;
-  addSet: Keep;
-  putPitAway: Keep;
-  bringPitBack: Keep;
-  putBoxAway: Keep;
-  bringBoxBack: Keep;
-  putGearAway: Keep;
-  bringGearBack: Keep;
+  savePit: Save;
+  saveBox: Save;
+  saveWarmer: Save;
+  saveProbe: Save;
+  saveCrew: Save;
+  addSet: Save;
+  putGearAway: Save;
+  bringGearBack: Save;
 }
 
-const pitInput = ({ rangeC, ...pit }: Pit): PitInput => ({
+/** A pit as its form holds it: with its fuel, and lists where it has none yet. */
+const pitInput = (pit: Pit): PitRecord => ({
   ...pit,
-  rangeLowC: rangeC[0],
-  rangeHighC: rangeC[1],
   fuel: { ...fuelOf(pit) },
   blower: Boolean(pit.blower),
   travels: Boolean(pit.travels),
@@ -46,11 +41,11 @@ const pitInput = ({ rangeC, ...pit }: Pit): PitInput => ({
 
 /** What is being changed, by kind. */
 type Open =
-  | { kind: 'pit'; entry: PitInput }
-  | { kind: 'box'; entry: BoxInput }
-  | { kind: 'warmer'; entry: WarmerInput }
-  | { kind: 'probe'; entry: ProbeInput }
-  | { kind: 'crew'; entry: CrewInput };
+  | { kind: 'pit'; entry: PitRecord }
+  | { kind: 'box'; entry: HoldingBoxRecord }
+  | { kind: 'warmer'; entry: WarmerRecord }
+  | { kind: 'probe'; entry: ProbeRecord }
+  | { kind: 'crew'; entry: CrewMemberRecord };
 
 const fresh = (): string => crypto.randomUUID();
 const NEW = {
@@ -66,7 +61,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
   const units = useUnits();
   const [open, setOpen] = useState<Open>();
   const close = () => setOpen(undefined);
-  const away = async (put: Keep, back: Keep, ref: { kind?: string; id: string }, name: string) => {
+  const away = async (put: Save, back: Save, ref: { kind: string; id: string }, name: string) => {
     const outcome = await callAction(put, ref);
     if (!outcome.ok) return complain(outcome.problems);
     announce(`${name} put away.`, async () => {
@@ -74,7 +69,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
       if (!again.ok) complain(again.problems);
     });
   };
-  const gearAway = (kind: 'warmer' | 'probe' | 'crew', each: { id: string; name: string }) => () =>
+  const gearAway = (kind: 'pit' | 'box' | 'warmer' | 'probe' | 'crew', each: { id: string; name: string }) => () =>
     away(actions.putGearAway, actions.bringGearBack, { kind, id: each.id }, each.name);
   const addSet = async (id: string) => {
     const outcome = await callAction(actions.addSet, { id });
@@ -139,7 +134,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
               <OwnedButtons
                 name={each.name}
                 onChange={() => setOpen({ kind: 'pit', entry: pitInput(each) })}
-                onAway={() => away(actions.putPitAway, actions.bringPitBack, { id: each.id }, each.name)}
+                onAway={gearAway('pit', each)}
               />
             </div>
             <RackDrawing pit={each} units={units} />
@@ -169,7 +164,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             name={each.name}
             facts={`${each.litres} L · loses ${each.lossWPerK} W/K${each.hired ? ' · hired' : ''}`}
             onChange={() => setOpen({ kind: 'box', entry: each })}
-            onAway={() => away(actions.putBoxAway, actions.bringBoxBack, { id: each.id }, each.name)}
+            onAway={gearAway('box', each)}
           />
         ))}
         {warmers.map((each) => (
@@ -243,11 +238,11 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
         title={open?.entry.name || 'New'}
         wide={open?.kind === 'pit'}
       >
-        {open?.kind === 'pit' && <PitForm pit={open.entry} keepPit={actions.keepPit} onDone={close} />}
-        {open?.kind === 'box' && <BoxForm box={open.entry} keepBox={actions.keepBox} onDone={close} />}
-        {open?.kind === 'warmer' && <WarmerForm entry={open.entry} keep={actions.keepWarmer} onDone={close} />}
-        {open?.kind === 'probe' && <ProbeForm entry={open.entry} keep={actions.keepProbe} onDone={close} />}
-        {open?.kind === 'crew' && <CrewForm entry={open.entry} keep={actions.keepCrew} onDone={close} />}
+        {open?.kind === 'pit' && <PitForm pit={open.entry} savePit={actions.savePit} onDone={close} />}
+        {open?.kind === 'box' && <BoxForm box={open.entry} saveBox={actions.saveBox} onDone={close} />}
+        {open?.kind === 'warmer' && <WarmerForm entry={open.entry} keep={actions.saveWarmer} onDone={close} />}
+        {open?.kind === 'probe' && <ProbeForm entry={open.entry} keep={actions.saveProbe} onDone={close} />}
+        {open?.kind === 'crew' && <CrewForm entry={open.entry} keep={actions.saveCrew} onDone={close} />}
       </Dialog>
     </main>
   );

@@ -1,6 +1,6 @@
 'use client';
 import { FUELS, PIT_KIND_NAMES, PIT_KINDS } from '../../core/model';
-import { PitInput } from '../../inputs';
+import { PitRecord } from '../../inputs';
 import { formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
@@ -8,14 +8,14 @@ import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/f
 import { useUnits } from '../kit/UnitsProvider';
 import { RackFields } from './RackFields.client';
 
-type P = PitInput;
+type P = PitRecord;
 
 /** Everything about a pit and its racks, every figure in the units the reader uses. */
-export function PitForm({ pit, keepPit, onDone }: { pit: PitInput; keepPit: Action<{ id: string }>; onDone(): void }) {
+export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Action<{ id: string }>; onDone(): void }) {
   const units = useUnits();
   const { heat, drop, minutes, factor, fuelMass } = conversions(units);
   return (
-    <InputForm<P, { id: string }> schema={PitInput} values={pit} save={keepPit} onDone={() => onDone()} submitLabel="Save the pit">
+    <InputForm<P, { id: string }> schema={PitRecord} values={pit} save={savePit} onDone={() => onDone()} submitLabel="Save the pit">
       <TextField<P> name="name" label="Name" className="col-span-2" />
       <SelectField<P>
         name="kind"
@@ -23,8 +23,8 @@ export function PitForm({ pit, keepPit, onDone }: { pit: PitInput; keepPit: Acti
         options={PIT_KINDS.map((kind) => [kind, PIT_KIND_NAMES[kind]] as const)}
         className="col-span-2"
       />
-      <FigureField<P> name="rangeLowC" label="Lowest set point" conversion={heat} />
-      <FigureField<P> name="rangeHighC" label="Highest set point" conversion={heat} />
+      <FigureField<P> name="rangeC.0" label="Lowest set point" conversion={heat} />
+      <FigureField<P> name="rangeC.1" label="Highest set point" conversion={heat} />
       <FigureField<P> name="warmUpMin" label="Light to ready" conversion={minutes} />
       <FigureField<P> name="gaugeOffsetC" label="Grate over gauge" conversion={drop} optional />
       <FigureField<P> name="openingDropC" label="Drop when opened" conversion={drop} />

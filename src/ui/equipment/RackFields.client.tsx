@@ -2,12 +2,12 @@
 import { Flame, Plus, SquareDashed, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { BLOCKED_BY, RACK_SIDES } from '../../core/model';
-import type { PitInput } from '../../inputs';
+import type { PitRecord } from '../../inputs';
 import { Button } from '../kit/Button';
 import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
-type P = PitInput;
+type P = PitRecord;
 
 export const SIDE_NAMES = { left: 'left', right: 'right', near: 'door side', far: 'back' } as const;
 

@@ -8,12 +8,16 @@ import { inputClass } from './Field';
 interface CarriedPickerProps {
   id: string;
   label: string;
-  value: readonly Carried[];
-  onChange(value: Carried[]): void;
+  /** Not declared when undefined: nobody has said yet, which is not the same as nothing. */
+  value: readonly Carried[] | undefined;
+  onChange(value: Carried[] | undefined): void;
+  /** Offers to say so; an ingredient is declared with its whole recipe instead. */
+  declares?: boolean;
 }
 
 /** Chooses allergens and diet flags from the two published lists. */
-export function CarriedPicker({ id, label, value, onChange }: CarriedPickerProps) {
+export function CarriedPicker({ id, label, value: declared, onChange, declares = false }: CarriedPickerProps) {
+  const value = declared ?? [];
   const toggle = (carried: Carried, on: boolean) =>
     onChange(inListOrder(on ? [...value, carried] : value.filter((each) => each !== carried)));
   const box = (carried: Carried, note?: string) => (
@@ -27,7 +31,7 @@ export function CarriedPicker({ id, label, value, onChange }: CarriedPickerProps
       {carriedName(carried)} {note && <span className="text-[0.78rem] text-soft">{note}</span>}
     </label>
   );
-  const chosen = value.length > 0 ? value.map(carriedName).join(', ') : 'none';
+  const chosen = value.length > 0 ? value.map(carriedName).join(', ') : declared ? 'declared: none of the lists' : 'not declared';
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -44,6 +48,17 @@ export function CarriedPicker({ id, label, value, onChange }: CarriedPickerProps
           sideOffset={4}
           className="z-50 grid w-96 grid-cols-2 gap-x-4 rounded-md border border-line bg-sheet p-3 shadow-xl"
         >
+          {declares && (
+            <label className="col-span-2 flex min-h-8 items-center gap-2 border-b border-line pb-1 font-semibold">
+              <input
+                type="checkbox"
+                className="size-4.5"
+                checked={declared !== undefined}
+                onChange={(event) => onChange(event.target.checked ? [] : undefined)}
+              />
+              Declared: what is not ticked below is not in it
+            </label>
+          )}
           {ALLERGENS.map((each) => box(each.id, each.us && each.eu ? undefined : each.eu ? 'EU' : 'US'))}
           <p className="col-span-2 mt-1 border-t border-line pt-1 text-[0.82rem] text-soft">Diets: contains</p>
           {DIET_FLAGS.map((each) => box(each))}

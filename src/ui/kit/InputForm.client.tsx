@@ -3,9 +3,10 @@ import { useState, type ReactNode } from 'react';
 import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
 import { announce, callAction, complain, firstMessage, type Action } from './actions';
 import { Button } from './Button';
+import { useMarkEdit } from './undo';
 import { showProblems, useInputForm } from './useInputForm';
 
-interface DoorFormProps<T extends FieldValues & object, R> {
+interface InputFormProps<T extends FieldValues & object, R> {
   schema: new () => T;
   values: T;
   save: Action<R>;
@@ -15,15 +16,13 @@ interface DoorFormProps<T extends FieldValues & object, R> {
   saved?(result: R): string;
   /** Without it there is no way out but saving: the form stands on the page. */
   cancellable?: boolean;
-  /** Put over the values when they are saved: what may change while the form stands open. */
-  stamp?: Partial<T>;
   /** What the button says. */
   submitLabel?: string;
   className?: string;
   children: ReactNode;
 }
 
-/** A form checked by the door it goes through, saved in one go; nothing typed is lost on a refusal. */
+/** A form checked by the very class its input is checked by, saved in one go; nothing typed is lost on a refusal. */
 export function InputForm<T extends FieldValues & object, R>({
   schema,
   values,
@@ -31,23 +30,25 @@ export function InputForm<T extends FieldValues & object, R>({
   onDone,
   saved,
   cancellable = true,
-  stamp,
   submitLabel = 'Save',
   className = 'grid grid-cols-2 gap-3 sm:grid-cols-4',
   children,
-}: DoorFormProps<T, R>) {
+}: InputFormProps<T, R>) {
   const form = useInputForm<T>(schema, values as DefaultValues<T>);
   const [failed, setFailed] = useState<string>();
-  const putBack = async (after: R) => {
-    const revision = (after as { revision?: number }).revision;
-    const back = await callAction(save, JSON.parse(JSON.stringify({ ...values, ...(revision !== undefined && { revision }) })));
-    if (!back.ok) complain(back.problems);
-  };
+  const markEdit = useMarkEdit();
+  /** Where the page keeps steps, its own undo; else the values that stood before are saved again. */
+  const putBack = () =>
+    markEdit?.() ??
+    (async () => {
+      const back = await callAction(save, JSON.parse(JSON.stringify(values)));
+      if (!back.ok) complain(back.problems);
+    });
   const submit = form.handleSubmit(async (input) => {
     setFailed(undefined);
-    const outcome = await callAction(save, JSON.parse(JSON.stringify({ ...input, ...stamp })));
+    const outcome = await callAction(save, JSON.parse(JSON.stringify(input)));
     if (outcome.ok) {
-      if (saved) announce(saved(outcome.value), () => putBack(outcome.value));
+      if (saved) announce(saved(outcome.value), putBack());
       return onDone?.(outcome.value);
     }
     const rest = showProblems(form, outcome.problems);

@@ -16,8 +16,6 @@ type K = KitchenInput;
 const inputOf = (event: CookEvent): K => {
   const { deliverAtMs, ...kitchen } = kitchenOf(event);
   return {
-    eventId: event.id,
-    revision: event.revision,
     currency: (event.currency ?? 'USD') as K['currency'],
     ...kitchen,
     deliverDate: deliverAtMs === undefined ? undefined : localDate(deliverAtMs, event.timeZone),

@@ -44,10 +44,12 @@ export const conversions = (units: Units) => ({
   plain: {} as Conversion,
 });
 
-/** The message at a field, however deep it lies. */
+/** The message at a field, however deep it lies. That of a pair of figures stands at the first of the two. */
 function messageAt(errors: object, path: string): string | undefined {
-  const found = path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], errors);
-  return (found as { message?: string } | undefined)?.message;
+  const keys = path.split('.');
+  const at = (parts: string[]) => parts.reduce<unknown>((found, key) => (found as Record<string, unknown> | undefined)?.[key], errors);
+  const messageOf = (found: unknown) => (found as { message?: string } | undefined)?.message;
+  return messageOf(at(keys)) ?? (keys.at(-1) === '0' ? messageOf(at(keys.slice(0, -1))) : undefined);
 }
 
 interface EntryFieldProps<T extends FieldValues> {

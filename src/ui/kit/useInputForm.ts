@@ -3,7 +3,7 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useForm, type DefaultValues, type FieldValues, type Path, type UseFormReturn } from 'react-hook-form';
 import type { Problem } from '../../core/outcome';
 
-/** A form that is checked by the very class that guards the door it goes through. */
+/** A form that is checked by the very class its input is checked by once it is sent. */
 export function useInputForm<T extends FieldValues & object>(schema: new () => T, defaultValues: DefaultValues<T>): UseFormReturn<T> {
   return useForm<T>({
     resolver: classValidatorResolver(schema, { validator: { stopAtFirstError: true } }, { mode: 'sync', raw: true }) as never,

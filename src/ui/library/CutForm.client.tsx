@@ -1,20 +1,20 @@
 'use client';
-import { CutInput } from '../../inputs';
+import { CutRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { InputForm } from '../kit/InputForm.client';
 import { SelectField, conversions, FigureField, TextField } from '../kit/formFields';
 
-type C = CutInput;
+type C = CutRecord;
 
 /** Every figure of a cut. */
-export function CutForm({ cut, saveCut, onDone }: { cut: CutInput; saveCut: Action<{ id: string }>; onDone(id?: string): void }) {
+export function CutForm({ cut, saveCut, onDone }: { cut: CutRecord; saveCut: Action<{ id: string }>; onDone(id?: string): void }) {
   const { heat, size, weight, percent, minutes, plain, price } = conversions(useUnits());
   return (
-    <InputForm<C, { id: string }> schema={CutInput} values={cut} save={saveCut} onDone={(saved) => onDone(saved?.id)}>
+    <InputForm<C, { id: string }> schema={CutRecord} values={cut} save={saveCut} onDone={(saved) => onDone(saved?.id)}>
       <TextField<C> name="name" label="Name" className="col-span-2" />
-      <TextField<C> name="nounOne" label="One is a" />
-      <TextField<C> name="nounMany" label="Several are" />
+      <TextField<C> name="noun.0" label="One is a" />
+      <TextField<C> name="noun.1" label="Several are" />
       <SelectField<C>
         name="species"
         label="Animal"
@@ -38,29 +38,29 @@ export function CutForm({ cut, saveCut, onDone }: { cut: CutInput; saveCut: Acti
         ]}
       />
       <SelectField<C>
-        name="doneBy"
+        name="done.by"
         label="Done by"
         options={[
           ['tender', 'tenderness'],
           ['core', 'core after resting'],
         ]}
       />
-      <FigureField<C> name="doneCoreC" label="Core after resting" conversion={heat} optional />
-      <FigureField<C> name="convertedShare" label="Tender at (collagen turned)" conversion={percent} optional />
+      <FigureField<C> name="done.coreC" label="Core after resting" conversion={heat} optional />
+      <FigureField<C> name="done.convertedShare" label="Tender at (collagen turned)" conversion={percent} optional />
       <FigureField<C> name="lengthMm" label="Length" conversion={size} />
       <FigureField<C> name="widthMm" label="Width" conversion={size} />
       <FigureField<C> name="thicknessMm" label="Thickness" conversion={size} />
       <FigureField<C> name="fillShare" label="Fills its box by" conversion={percent} />
       <FigureField<C> name="heatDepthShare" label="Depth of flesh" conversion={percent} />
-      <FigureField<C> name="thinThicknessShare" label="Thin end’s thickness" conversion={percent} optional />
-      <FigureField<C> name="thinWeightShare" label="Thin end’s weight" conversion={percent} optional />
+      <FigureField<C> name="thinEnd.thicknessShare" label="Thin end’s thickness" conversion={percent} optional />
+      <FigureField<C> name="thinEnd.weightShare" label="Thin end’s weight" conversion={percent} optional />
       <FigureField<C> name="bones" label="Bones, if portioned so" conversion={plain} optional />
-      <FigureField<C> name="boughtLowKg" label="Bought from" conversion={weight} />
-      <FigureField<C> name="boughtHighKg" label="to" conversion={weight} />
+      <FigureField<C> name="typicalBoughtKg.0" label="Bought from" conversion={weight} />
+      <FigureField<C> name="typicalBoughtKg.1" label="to" conversion={weight} />
       <FigureField<C> name="trimShare" label="Trim" conversion={percent} />
       <FigureField<C> name="yieldShare" label="Yield" conversion={percent} />
-      <FigureField<C> name="pulledLowC" label="Usually pulled from" conversion={heat} />
-      <FigureField<C> name="pulledHighC" label="to" conversion={heat} />
+      <FigureField<C> name="pulledAtC.0" label="Usually pulled from" conversion={heat} />
+      <FigureField<C> name="pulledAtC.1" label="to" conversion={heat} />
       <FigureField<C> name="trimMin" label="Trimming a piece" conversion={minutes} optional />
       <FigureField<C> name="pricePerKg" label="Usual price" conversion={price} optional />
       <SelectField<C>

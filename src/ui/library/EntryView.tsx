@@ -4,8 +4,6 @@ import { capital } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 
 /** Without the holes that optional fields leave. */
-export const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
-
 export function grouped<T extends { id: string; name: string }>(entries: readonly T[], groupOf: (entry: T) => string): [string, T[]][] {
   const groups = new Map<string, T[]>();
   for (const entry of entries) groups.set(groupOf(entry), [...(groups.get(groupOf(entry)) ?? []), entry]);

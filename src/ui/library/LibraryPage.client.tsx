@@ -2,15 +2,15 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
-import type { CutInput, MethodInput } from '../../inputs';
+import type { CutRecord, MethodRecord } from '../../inputs';
 import { formatLength, formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
 import { capital } from '../../formats/messages/names';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
 import { CutForm } from './CutForm.client';
-import { copyOf, cutInput, methodInput } from './entries';
-import { Entry, EntryList, Facts, grouped, markOf, plain } from './EntryView';
+import { copyOf, plain } from './entries';
+import { Entry, EntryList, Facts, grouped, markOf } from './EntryView';
 import { MethodForm } from './MethodForm.client';
 import { Recipes } from './Recipes.client';
 
@@ -48,8 +48,8 @@ const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[
 export function LibraryPage({ library, own, actions }: LibraryPageProps) {
   const [cutId, setCutId] = useState('brisket-whole');
   const [methodId, setMethodId] = useState('low-paper');
-  const [cut, setCut] = useState<CutInput>();
-  const [method, setMethod] = useState<MethodInput>();
+  const [cut, setCut] = useState<CutRecord>();
+  const [method, setMethod] = useState<MethodRecord>();
   const units = useUnits();
   const shownCut = library.cuts.find((each) => each.id === cutId) ?? library.cuts[0]!;
   const shownMethod = library.methods.find((each) => each.id === methodId) ?? library.methods[0]!;
@@ -60,8 +60,8 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
     announce(shipped ? `${capital(entry.name)} is as shipped again.` : `${capital(entry.name)} taken away.`, async () => {
       const again =
         kind === 'cut'
-          ? await callAction(actions.saveCut, plain(cutInput(entry as Cut)))
-          : await callAction(actions.saveMethod, plain(methodInput(entry as Method)));
+          ? await callAction(actions.saveCut, plain(entry as Cut))
+          : await callAction(actions.saveMethod, plain(entry as Method));
       if (!again.ok) complain(again.problems);
     });
   };
@@ -93,8 +93,8 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
           <Entry
             name={shownMethod.name}
             mark={markOf(METHODS, own.methods, shownMethod.id)}
-            onChange={() => setMethod(methodInput(shownMethod))}
-            onCopy={() => setMethod(copyOf(methodInput(shownMethod)))}
+            onChange={() => setMethod(plain(shownMethod))}
+            onCopy={() => setMethod(copyOf(plain(shownMethod)))}
             onPutBack={
               own.methods.includes(shownMethod.id)
                 ? () =>
@@ -132,8 +132,8 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
           <Entry
             name={capital(shownCut.name)}
             mark={markOf(CUTS, own.cuts, shownCut.id)}
-            onChange={() => setCut(cutInput(shownCut))}
-            onCopy={() => setCut(copyOf(cutInput(shownCut)))}
+            onChange={() => setCut(plain(shownCut))}
+            onCopy={() => setCut(copyOf(plain(shownCut)))}
             onPutBack={
               own.cuts.includes(shownCut.id)
                 ? () =>

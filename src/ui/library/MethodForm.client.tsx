@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { MethodInput } from '../../inputs';
+import { MethodRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { InputForm } from '../kit/InputForm.client';
 import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
 
-type M = MethodInput;
+type M = MethodRecord;
 
 /** Every choice of a method. Sprays and a hot finish appear when they are wanted. */
 export function MethodForm({
@@ -14,7 +14,7 @@ export function MethodForm({
   saveMethod,
   onDone,
 }: {
-  method: MethodInput;
+  method: MethodRecord;
   saveMethod: Action<{ id: string }>;
   onDone(id?: string): void;
 }) {
@@ -31,7 +31,7 @@ export function MethodForm({
   return (
     <InputForm<M, { id: string }>
       key={`${steps}${sprays}${hot}`}
-      schema={MethodInput}
+      schema={MethodRecord}
       values={entry}
       save={saveMethod}
       onDone={(saved) => onDone(saved?.id)}
@@ -69,20 +69,20 @@ export function MethodForm({
         className="col-span-2 sm:col-span-4"
       />
       <FigureField<M> name="pitC" label="Pit heat" conversion={heat} />
-      <FigureField<M> name="pitLowC" label="Lowest" conversion={heat} />
-      <FigureField<M> name="pitHighC" label="Highest" conversion={heat} />
+      <FigureField<M> name="pitRangeC.0" label="Lowest" conversion={heat} />
+      <FigureField<M> name="pitRangeC.1" label="Highest" conversion={heat} />
       <Tick<M> name="needsSmoke" label="needs smoke" />
-      <FigureField<M> name="wrapCoreC" label="Wrap at core" conversion={heat} optional />
-      <FigureField<M> name="wrapAfterMin" label="Wrap after" conversion={minutes} optional />
-      <Tick<M> name="wrapBark" label="wrap at set bark" />
-      <Tick<M> name="wrapAll" label="all must be met" />
+      <FigureField<M> name="wrapWhen.coreC" label="Wrap at core" conversion={heat} optional />
+      <FigureField<M> name="wrapWhen.afterMin" label="Wrap after" conversion={minutes} optional />
+      <Tick<M> name="wrapWhen.bark" label="wrap at set bark" />
+      <Tick<M> name="wrapWhen.all" label="all must be met" />
       <FigureField<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
       <Tick<M> name="finishOffSmoke" label="may finish in an oven" className="col-span-2" />
       <FigureField<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
       <FigureField<M> name="ventMin" label="Vent" conversion={minutes} />
       <FigureField<M> name="restMin" label="Rest" conversion={minutes} />
-      <FigureField<M> name="holdIdealLowMin" label="Ideal hold from" conversion={minutes} />
-      <FigureField<M> name="holdIdealHighMin" label="to" conversion={minutes} />
+      <FigureField<M> name="holdIdealMin.0" label="Ideal hold from" conversion={minutes} />
+      <FigureField<M> name="holdIdealMin.1" label="to" conversion={minutes} />
       <FigureField<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <Toggle label="heat steps up" on={steps} onChange={setSteps} />
       <Toggle label="sprayed" on={sprays} onChange={setSprays} />

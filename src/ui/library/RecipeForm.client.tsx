@@ -2,7 +2,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, useFieldArray, useFormContext } from 'react-hook-form';
 import { RECIPE_KINDS, STORES } from '../../core/model';
-import { RecipeInput } from '../../inputs';
+import { RecipeRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
@@ -11,12 +11,12 @@ import { FieldError, inputClass } from '../kit/Field';
 import { SelectField, TextField } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
 
-type R = RecipeInput;
+type R = RecipeRecord;
 
 /** A recipe: what it is, and its ingredients as parts by weight. */
 export function RecipeForm({ recipe, saveRecipe, onDone }: { recipe: R; saveRecipe: Action<{ id: string }>; onDone(id?: string): void }) {
   return (
-    <InputForm<R, { id: string }> schema={RecipeInput} values={recipe} save={saveRecipe} onDone={(saved) => onDone(saved?.id)}>
+    <InputForm<R, { id: string }> schema={RecipeRecord} values={recipe} save={saveRecipe} onDone={(saved) => onDone(saved?.id)}>
       <TextField<R> name="name" label="Name" className="col-span-2" />
       <SelectField<R> name="kind" label="It is a" options={RECIPE_KINDS.map((kind) => [kind, kind] as const)} className="col-span-2" />
       <TextField<R> name="line" label="What it is for" className="col-span-full" />
@@ -87,7 +87,7 @@ function Ingredients() {
               id={`${id}-carries`}
               label={`Allergens ${at + 1}`}
               value={watch(`ingredients.${at}.carries`)}
-              onChange={(carries) => setValue(`ingredients.${at}.carries`, carries, { shouldDirty: true })}
+              onChange={(carries) => setValue(`ingredients.${at}.carries`, carries ?? [], { shouldDirty: true })}
             />
             <Button look="quiet" className="px-2" aria-label={`Take ingredient ${at + 1} out`} onClick={() => remove(at)}>
               <Trash2 size={16} aria-hidden />
@@ -102,6 +102,10 @@ function Ingredients() {
           (errors as { message?: string } | undefined)?.message
         }
       />
+      <label className="mb-2 flex min-h-9 items-center gap-2 text-[0.93rem]">
+        <input type="checkbox" className="size-5" {...register('declared')} />
+        Every ingredient’s allergens and diets are declared above; until then its dishes count as “ask the kitchen”
+      </label>
       <Button onClick={() => append({ name: '', parts: 1, store: 'dry', role: undefined, carries: [] })}>
         <Plus size={15} aria-hidden /> Ingredient
       </Button>

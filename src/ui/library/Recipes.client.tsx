@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { carriedBy, RECIPE_KINDS, RECIPES, type Library, type Recipe, type RecipeKind } from '../../core/model';
 import { scaleRecipe } from '../../core/quantities';
-import type { RecipeInput } from '../../inputs';
+import type { RecipeRecord } from '../../inputs';
 import { carriedName } from '../../formats/messages/carried';
 import { list } from '../../formats/messages/names';
 import { formatSmallMass } from '../../formats/units';
@@ -12,8 +12,8 @@ import { Field } from '../kit/Field';
 import { conversions } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
-import { copyOf } from './entries';
-import { Entry, EntryList, grouped, markOf, plain } from './EntryView';
+import { copyOf, plain } from './entries';
+import { Entry, EntryList, grouped, markOf } from './EntryView';
 import { RecipeForm } from './RecipeForm.client';
 
 export const RECIPE_KIND_NAMES: Record<RecipeKind, string> = {
@@ -44,7 +44,7 @@ export function Recipes({ library, own, saveRecipe, restoreEntry }: RecipesProps
   const units = useUnits();
   const { weight } = conversions(units);
   const [recipeId, setRecipeId] = useState('rub-harbour');
-  const [edited, setEdited] = useState<RecipeInput>();
+  const [edited, setEdited] = useState<RecipeRecord>();
   const [kg, setKg] = useState(1);
   const ordered = RECIPE_KINDS.flatMap((kind) => library.recipes.filter((recipe) => recipe.kind === kind));
   const shown = ordered.find((each) => each.id === recipeId) ?? ordered[0]!;
@@ -66,8 +66,8 @@ export function Recipes({ library, own, saveRecipe, restoreEntry }: RecipesProps
         name={shown.name}
         mark={markOf(RECIPES, own, shown.id)}
         shipped={shipped}
-        onChange={() => setEdited(plain(shown) as RecipeInput)}
-        onCopy={() => setEdited(copyOf(plain(shown) as RecipeInput))}
+        onChange={() => setEdited(plain(shown))}
+        onCopy={() => setEdited(copyOf(plain(shown)))}
         onPutBack={own.includes(shown.id) ? () => putBack(shown) : undefined}
       >
         <p className="max-w-2xl text-[1.05rem]">{shown.line}</p>
@@ -77,8 +77,9 @@ export function Recipes({ library, own, saveRecipe, restoreEntry }: RecipesProps
               Carries <strong>{list(carries.map(carriedName))}</strong>.
             </>
           ) : (
-            'Carries none of the listed allergens.'
+            shown.declared && 'Declared to carry none of the listed allergens.'
           )}
+          {!shown.declared && <span className="font-semibold text-warn"> Not declared: its dishes say “ask the kitchen”.</span>}
         </p>
         <Field label="Weigh out for" id="recipe-kg" className="mt-4 w-32">
           <NumberField id="recipe-kg" value={kg} onChange={setKg} {...weight} />

@@ -13,12 +13,8 @@ import { useUnits } from '../kit/UnitsProvider';
 type D = DayInput;
 
 export const dayInput = (event: CookEvent): D => ({
-  eventId: event.id,
-  revision: event.revision,
-  ...DEFAULT_VENUE,
-  ...event.venue,
-  ...MILD_DAY,
-  ...event.weather,
+  venue: { ...DEFAULT_VENUE, ...event.venue },
+  weather: { ...MILD_DAY, ...event.weather },
   duty: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({
     memberId,
     fromDate: localDate(fromMs, event.timeZone),
@@ -49,14 +45,14 @@ export function DayForm({
       saved={() => 'Saved; fuel and plan follow.'}
       onDone={() => onDone()}
     >
-      <FigureField<D> name="airC" label="Air" conversion={heat} />
-      <FigureField<D> name="windMPerS" label="Wind" conversion={wind} />
-      <TextField<D> name="quietFrom" label="Quiet from" type="time" />
-      <TextField<D> name="quietTo" label="to" type="time" />
-      <FigureField<D> name="driveMin" label="Drive to the venue" conversion={minutes} />
-      <FigureField<D> name="setUpMin" label="Setting up there" conversion={minutes} />
-      <TextField<D> name="power" label="Power there" className="col-span-2" />
-      <TextField<D> name="rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
+      <FigureField<D> name="weather.airC" label="Air" conversion={heat} />
+      <FigureField<D> name="weather.windMPerS" label="Wind" conversion={wind} />
+      <TextField<D> name="venue.quietFrom" label="Quiet from" type="time" />
+      <TextField<D> name="venue.quietTo" label="to" type="time" />
+      <FigureField<D> name="venue.driveMin" label="Drive to the venue" conversion={minutes} />
+      <FigureField<D> name="venue.setUpMin" label="Setting up there" conversion={minutes} />
+      <TextField<D> name="venue.power" label="Power there" className="col-span-2" />
+      <TextField<D> name="venue.rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
       <div className="col-span-2 sm:col-span-4">
         <Shifts event={event} crew={crew} />
       </div>

@@ -1,7 +1,7 @@
 'use client';
 import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
-import { useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
 import { dayAndTime } from '../../formats/clock';
@@ -12,60 +12,45 @@ import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
+import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 import { DayForm } from './DayForm.client';
 
-interface Chosen {
+export interface Chosen {
   pitIds: string[];
   boxIds: string[];
   warmerIds: string[];
   probeIds: string[];
 }
 
-interface EventPitsProps {
+export interface EventPitsProps {
   event: CookEvent;
   equipment: Equipment;
   /** Other events, to copy from. */
-  others: readonly { id: string; name: string }[];
+  others: readonly { id: string; name: string; chosen: Chosen }[];
   chooseEquipment: Action<CookEvent>;
-  copyEquipment: Action<CookEvent>;
   saveDay: Action<CookEvent>;
 }
 
-const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: CookEvent): Chosen => ({ pitIds, boxIds, warmerIds, probeIds });
+export const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: CookEvent): Chosen => ({ pitIds, boxIds, warmerIds, probeIds });
 
 /** Which of the owned or hired equipment this event uses, and the day it stands in. Each tick is saved at once. */
-export function EventPits({ event, equipment, others, chooseEquipment, copyEquipment, saveDay }: EventPitsProps) {
+export function EventPits({ event, equipment, others, chooseEquipment, saveDay }: EventPitsProps) {
   const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
-  const [chosen, setChosen] = useState(() => chosenOf(event));
+  const chosen = chosenOf(event);
   const [day, setDay] = useState(false);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
-  const choose = (next: Chosen) => {
-    const before = chosen;
-    setChosen(next);
-    queue.current = queue.current.then(async () => {
-      const known = (list: readonly { id: string }[], ids: string[]) => ids.filter((id) => list.some((each) => each.id === id));
-      const outcome = await callAction(chooseEquipment, {
-        eventId: event.id,
-        pitIds: known(pits, next.pitIds),
-        boxIds: known(boxes, next.boxIds),
-        warmerIds: known(warmers, next.warmerIds),
-        probeIds: known(probes, next.probeIds),
-      });
-      if (outcome.ok) return;
-      setChosen(before);
-      complain(outcome.problems);
-    });
+  const markEdit = useMarkEdit();
+  const choose = async (next: Chosen) => {
+    const outcome = await callAction(chooseEquipment, next);
+    if (!outcome.ok) complain(outcome.problems);
+    return outcome.ok;
   };
   const toggle = (key: keyof Chosen, id: string) =>
-    choose({ ...chosen, [key]: chosen[key].includes(id) ? chosen[key].filter((each) => each !== id) : [...chosen[key], id] });
-  const copyFrom = async (fromEventId: string) => {
-    const before = chosen;
-    const outcome = await callAction(copyEquipment, { eventId: event.id, fromEventId });
-    if (!outcome.ok) return complain(outcome.problems);
-    setChosen(chosenOf(outcome.value));
-    announce('The same equipment is chosen here.', () => choose(before));
+    void choose({ ...chosen, [key]: chosen[key].includes(id) ? chosen[key].filter((each) => each !== id) : [...chosen[key], id] });
+  const copyFrom = async (other: string) => {
+    const from = others.find((each) => each.id === other);
+    if (from && (await choose(from.chosen))) announce('The same equipment is chosen here.', markEdit?.());
   };
   const gear = (key: keyof Chosen, each: { id: string; name: string }, facts: string) => (
     <li key={each.id} className="rounded-md border border-line bg-sheet px-4 py-2">

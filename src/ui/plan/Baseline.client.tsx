@@ -1,34 +1,28 @@
 'use client';
 import { BookmarkCheck, History } from 'lucide-react';
-import type { CookEvent, Plan } from '../../core/model';
+import type { Plan } from '../../core/model';
 import { changesSince, type PlanInput } from '../../core/planning';
 import { changeMessage } from '../../formats/messages/change';
 import { dayAndTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
-import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 
 interface BaselineProps {
   messageContext: MessageContext;
   input: Pick<PlanInput, 'event' | 'library'>;
   plan: Plan;
-  saveBaseline?: Action<CookEvent>;
+  onKeep?(): void;
 }
 
 /** The plan the crew has, against the plan as it is now: what changed, and the means to hand out the new one. */
-export function Baseline({ messageContext, input, plan, saveBaseline }: BaselineProps) {
+export function Baseline({ messageContext, input, plan, onKeep }: BaselineProps) {
   const { event } = input;
   const kept = event.baseline;
   if (plan.runs.length === 0) return null;
   const changes = kept ? changesSince(kept, input, plan) : [];
-  const keep = async () => {
-    const outcome = await callAction(saveBaseline!, { eventId: event.id });
-    if (!outcome.ok) return complain(outcome.problems);
-    announce('Kept. From here on every change since shows.');
-  };
   const when = kept && dayAndTime(kept.savedAtMs, event.timeZone, messageContext.units.clock);
-  const button = saveBaseline && (
-    <Button onClick={keep} look={changes.length > 0 ? 'ember' : 'plain'} className="print:hidden">
+  const button = onKeep && (
+    <Button onClick={onKeep} look={changes.length > 0 ? 'ember' : 'plain'} className="print:hidden">
       <BookmarkCheck size={16} aria-hidden /> {kept ? 'Keep the new plan' : 'Keep this plan'}
     </Button>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { Columns2, ListChecks, Redo2, RefreshCw, Square, Undo2 } from 'lucide-react';
+import { Columns2, ListChecks, RefreshCw, Square } from 'lucide-react';
 import Link from 'next/link';
 import type { Broken, Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
@@ -8,7 +8,6 @@ import type { MessageContext } from '../../formats/messages/names';
 import type { Planner } from '../../workers/client';
 import { Button, buttonClass } from '../kit/Button';
 import { Confidence } from './Confidence.client';
-import { savingMessage } from './useEventEdits';
 import { tightestMessage, Verdict } from './Verdicts.client';
 
 interface PlanState {
@@ -26,10 +25,6 @@ interface PlanBarProps {
   plan: Plan;
   planner: React.RefObject<Planner | undefined>;
   state: PlanState;
-  /** Changes not saved yet; undefined when nothing was changed. */
-  unsaved: number | undefined;
-  undo?(): void;
-  redo?(): void;
   comparing: boolean;
   onCompare(): void;
   onNudge(servingId: string, byMin: number): void;
@@ -40,7 +35,7 @@ interface PlanBarProps {
 
 /** The line on top of the plan: how sure each serving is, the tightest spot or what is going on, and what can be done. */
 export function PlanBar(props: PlanBarProps) {
-  const { messageContext, input, plan, planner, state, unsaved, undo, redo, comparing } = props;
+  const { messageContext, input, plan, planner, state, comparing } = props;
   const { onCompare, onNudge, onConfidence, onRePlan, onStop } = props;
   const { event } = messageContext;
   const { news, dragBroken } = state;
@@ -76,17 +71,6 @@ export function PlanBar(props: PlanBarProps) {
         </p>
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 py-2 print:hidden">
-        {unsaved !== undefined && (
-          <span role="status" className="text-[0.85rem] text-soft">
-            {savingMessage(unsaved)}
-          </span>
-        )}
-        <Button look="quiet" onClick={undo} disabled={!undo} aria-label="Undo" title="Undo (Ctrl Z)">
-          <Undo2 size={17} aria-hidden />
-        </Button>
-        <Button look="quiet" onClick={redo} disabled={!redo} aria-label="Redo" title="Redo (Ctrl Shift Z)">
-          <Redo2 size={17} aria-hidden />
-        </Button>
         <Confidence messageContext={messageContext} input={input} planner={planner} onChange={onConfidence} />
         <Button onClick={onCompare} aria-pressed={comparing}>
           <Columns2 size={16} aria-hidden /> Compare

@@ -1,12 +1,14 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Broken, CookEvent, NamedPlan, Pin, Plan, Run } from '../../core/model';
-import { inputFor, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever, type PlanInput } from '../../core/planning';
+import type { Broken, CookEvent, NamedPlan, Pin, Run } from '../../core/model';
+import { baselineOf, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { messageContextOf } from '../../formats/messages/names';
 import type { Compared } from '../../workers/protocol';
-import { announce, callAction, firstMessage, type Action } from '../kit/actions';
+import { worded } from '../../formats/messages/outcome';
+import { useEventDocument } from '../document/EventDocument.client';
+import { announce, callAction, complain, firstMessage, type Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { Compare } from './Compare.client';
@@ -20,33 +22,23 @@ import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
-import { usePlanFace } from './usePlanFace';
-import { usePlanner } from './usePlanner';
+import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
-
-/** The page's own patience with a search, and with the one a new event begins with. */
-const LONGEST_MS = 25_000;
-const AT_ONCE_MS = 6000;
 
 /** Keys move a run by this much; with Shift by three times as much. */
 const KEY_MIN = 5;
 
 interface PlanDeskProps {
-  input: PlanInput;
-  plan: Plan;
-  savePlanFace: Action<CookEvent>;
-  saveBaseline: Action<CookEvent>;
   readPlanFile: Action<NamedPlan>;
 }
 
 /** The plan at the desk: a verdict, the whole day as places over time, its racks, and one run in full; all of it can be pulled about. */
-export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBaseline, readPlanFile }: PlanDeskProps) {
+export function PlanDesk({ readPlanFile }: PlanDeskProps) {
   const units = useUnits();
-  const { event, latest, unsaved, change, undo, redo, canUndo, canRedo, take, settled } = usePlanFace(first.event, savePlanFace);
-  const input = useMemo(() => inputFor(first, event), [first, event]);
-  const [selectedId, setSelectedId] = useState<string | undefined>(firstPlan.runs[0]?.id);
-  const made = usePlanner(input, firstPlan, selectedId);
-  const { planning, failed, curve, planner } = made;
+  const made = useEventDocument();
+  const { event, input, planning, failed, planner, plannedVersion, version, store } = made;
+  const [selectedId, setSelectedId] = useState<string | undefined>(made.plan.runs[0]?.id);
+  const curve = useCurve(planner, plannedVersion, selectedId);
   const { news, failed: searchFailed, search, stop } = useSearch(planner);
   const plan = news?.plan ?? made.plan;
   const [dragBroken, setDragBroken] = useState<Broken[]>();
@@ -57,6 +49,10 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
   const messageContext = messageContextOf(input, units);
   const [holder, widthPx] = useWidth();
 
+  const change = (make: (event: CookEvent) => CookEvent, undone: string) => {
+    const outcome = worded(store.edit(make, { undone }));
+    if (!outcome.ok) complain(outcome.problems);
+  };
   const nudge = (servingId: string, byMin: number) =>
     change(
       (kept) => ({
@@ -65,40 +61,36 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
       }),
       'Serving moved back.',
     );
-  /** What was kept comes back with the event, and its revision with it. */
-  const keep: Action<CookEvent> = async (wanted) => {
-    await settled();
-    const outcome = await saveBaseline(wanted);
-    if (outcome.ok) take(outcome.value);
-    return outcome;
+  const keep = () => {
+    change((kept) => ({ ...kept, baseline: baselineOf(input, made.plan, Date.now()) }), 'Kept no longer.');
+    announce('Kept. From here on every change since shows.', made.undo);
   };
-  const rePlan = async (longestMs = LONGEST_MS) => {
-    const sought = event;
+  const rePlan = async () => {
+    const sought = version;
     searched.current = sought;
-    const better = await search(input, longestMs);
+    const better = await search(input);
     if (!better) return;
-    if (latest.current !== sought)
+    if (store.snapshot().version !== sought)
       return announce('The plan was changed while it was searched. Re-plan searches again from where it is now.');
     const same = better.objective.every((figure, level) => figure === made.plan.objective[level]);
     if (same) return announce('Nothing better was found: this plan stands.');
     change((kept) => ({ ...kept, scheme: better.scheme }), 'Back to the plan before.');
-    announce('A better plan was found and taken up.', undo);
+    announce('A better plan was found and taken up.', made.undo);
   };
 
   /** The event a search is for: once it is changed, what would be found is of no use. */
-  const searched = useRef(event);
+  const searched = useRef(version);
   useEffect(() => {
-    if (news && searched.current !== event) stop();
+    if (news && searched.current !== version) stop();
   });
 
   // A new event opens with a quick plan, and a better one is looked for at once.
-  const begun = useRef(Boolean(first.event.scheme));
-  const [settling, setSettling] = useState(!first.event.scheme && firstPlan.runs.length > 0);
-  const ready = made.ready;
+  const begun = useRef(Boolean(event.scheme));
+  const [settling, setSettling] = useState(!event.scheme && made.plan.runs.length > 0);
   useEffect(() => {
-    if (begun.current || !ready || ready.runs.length === 0) return;
+    if (begun.current || plannedVersion !== version || made.plan.runs.length === 0) return;
     begun.current = true;
-    void rePlan(AT_ONCE_MS).finally(() => setSettling(false));
+    void rePlan().finally(() => setSettling(false));
   });
 
   const pin = (run: Run, to?: Partial<Pin>) => change((kept) => pinned(kept, run, to), 'Run put back.');
@@ -116,7 +108,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
         ...(drag.pitId !== run.pitId && { pitC: undefined }),
       });
     }
-    void planner.current?.dragged(drag.runId, drag.byMin, drag.pitId).then((found) => mine === asked.current && setDragBroken(found));
+    void planner.current?.ask(version, 'drag', drag).then((found) => found && mine === asked.current && setDragBroken(found));
   };
   const choosePit = (run: Run, pitId: string) => {
     if (pinOf(event, run)) return pin(run, { pitId, pitC: undefined });
@@ -136,8 +128,6 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
     setSelectedId(plan.runs[(Math.max(at, by > 0 ? -1 : 0) + by + plan.runs.length) % Math.max(1, plan.runs.length)]?.id);
   };
   const shove = (byMin: number) => selected && pin(selected, { onAtMs: addMinutes(selected.onAtMs, byMin) });
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
   useHotkeys('right', () => step(1));
   useHotkeys('left', () => step(-1));
   useHotkeys('esc', () => (news ? stop() : setSelectedId(undefined)));
@@ -159,9 +149,6 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
         plan={plan}
         planner={planner}
         state={{ failed, searchFailed, news, planning, dragBroken }}
-        unsaved={unsaved}
-        undo={canUndo ? undo : undefined}
-        redo={canRedo ? redo : undefined}
         comparing={comparing}
         onCompare={() => setComparing(!comparing)}
         onNudge={nudge}
@@ -169,7 +156,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
         onRePlan={() => void rePlan()}
         onStop={stop}
       />
-      <Baseline messageContext={messageContext} input={input} plan={plan} saveBaseline={keep} />
+      <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
         <Compare
           messageContext={messageContext}
@@ -191,7 +178,7 @@ export function PlanDesk({ input: first, plan: firstPlan, savePlanFace, saveBase
           onAdopt={(named) => {
             setMarked(undefined);
             change((now) => withNamedPlan(now, named), 'Back to the plan before.');
-            announce(`“${named.name}” is the plan now.`, undo);
+            announce(`“${named.name}” is the plan now.`, made.undo);
           }}
           onForget={(named) =>
             change((now) => ({ ...now, namedPlans: now.namedPlans?.filter((each) => each.id !== named.id) }), 'Kept after all.')

@@ -11,6 +11,7 @@ import { DROP_WORDS, planProblemMessage } from '../../formats/messages/problem';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
+import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 import { ColdChart } from './ColdChart';
 import { PrepForm } from './PrepForm.client';
@@ -42,6 +43,7 @@ const PREP_CODES: PlanProblem['code'][] = [
 /** Prep: what is done to every piece before the fire, counted back from going on, and what the cold has to hold meanwhile. */
 export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
   const units = useUnits();
+  const markEdit = useMarkEdit();
   const { event, library } = input;
   const messageContext = messageContextOf(input, units);
   const [chosenId, setChosenId] = useState(event.batches[0]?.id);
@@ -55,14 +57,10 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
 
   const drop = async (batchId: string, what: PrepDrop) => {
     const batch = event.batches.find((each) => each.id === batchId)!;
-    const before = prepInput(event, library, batch);
+    const before = prepInput(library, batch);
     const outcome = await callAction(actions.savePrep, { ...before, ...dropped(before, what) });
     if (!outcome.ok) return complain(outcome.problems);
-    const { revision } = outcome.value;
-    announce(DROP_WORDS[what], async () => {
-      const back = await callAction(actions.savePrep, { ...before, revision });
-      if (!back.ok) complain(back.problems);
-    });
+    announce(DROP_WORDS[what], markEdit?.());
   };
   if (!chosen)
     return (
@@ -91,7 +89,7 @@ export function PrepDesk({ input, plan, actions }: PrepDeskProps) {
             </p>
           </div>
           <span className="print:hidden">
-            <KitchenDialog key={event.revision} event={event} saveKitchen={actions.saveKitchen} />
+            <KitchenDialog event={event} saveKitchen={actions.saveKitchen} />
           </span>
         </div>
         {problems.length > 0 && (

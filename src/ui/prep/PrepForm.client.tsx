@@ -1,5 +1,4 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
 import { cutIn, methodIn, RECIPE_KINDS, recipeIn, type Batch, type CookEvent, type RecipeKind } from '../../core/model';
 import { brineFor, coldThawMin, seasoningOf, waterThawMin } from '../../core/quantities';
 import type { PrepInput } from '../../inputs';
@@ -7,6 +6,7 @@ import type { MessageContext } from '../../formats/messages/names';
 import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Field, inputClass } from '../kit/Field';
+import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 import { prepInput } from './prepInput';
 
@@ -39,10 +39,16 @@ export function PrepForm({
   savePrep: Action<CookEvent>;
 }) {
   const units = useUnits();
-  const { event, library } = messageContext;
+  const { library } = messageContext;
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId);
-  const { values, put } = usePrep(event, library, batch, savePrep);
+  const values = prepInput(library, batch);
+  const markEdit = useMarkEdit();
+  const put = async (change: Partial<PrepInput>) => {
+    const outcome = await callAction(savePrep, { ...values, ...change });
+    if (outcome.ok) announce('The plan follows.', markEdit?.());
+    else complain(outcome.problems);
+  };
   const dish = cut.species === 'dish';
   const heaviestKg = Math.max(...batch.pieces.map((piece) => piece.boughtKg ?? piece.kg / (1 - cut.trimShare)));
   const brine = values.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, values.recipes.brine), values.brine);
@@ -163,45 +169,4 @@ export function PrepForm({
       <p className="text-[0.85rem] text-soft">{method?.practice}</p>
     </div>
   );
-}
-
-interface Draft {
-  values: PrepInput;
-  /** The revision that holds it; none while it is being saved. */
-  revision?: number;
-}
-
-/** The choices as they stand: each is shown at once and saved behind the ones before it. */
-function usePrep(event: CookEvent, library: MessageContext['library'], batch: Batch, savePrep: Action<CookEvent>) {
-  const saved = prepInput(event, library, batch);
-  const [draft, setDraft] = useState<Draft>();
-  const latest = useRef<Draft>(undefined);
-  const revision = useRef(event.revision);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
-  useEffect(() => {
-    revision.current = Math.max(revision.current, event.revision);
-  }, [event.revision]);
-  // A draft stands until the page has been read afresh with it.
-  const standing = (each: Draft | undefined) =>
-    each && (each.revision === undefined || event.revision < each.revision) ? each.values : saved;
-  const keep = (next: Draft | undefined) => {
-    latest.current = next;
-    setDraft(next);
-  };
-  const send = (next: Draft, before: PrepInput | undefined) => {
-    keep(next);
-    queue.current = queue.current.then(async () => {
-      const outcome = await callAction(savePrep, JSON.parse(JSON.stringify({ ...next.values, revision: revision.current })));
-      if (outcome.ok) revision.current = outcome.value.revision;
-      else complain(outcome.problems);
-      if (latest.current !== next) return;
-      keep(outcome.ok ? { values: next.values, revision: outcome.value.revision } : undefined);
-      if (outcome.ok && before) announce('Saved; the plan follows.', () => send({ values: before }, undefined));
-    });
-  };
-  const put = (change: Partial<PrepInput>) => {
-    const before = standing(latest.current);
-    send({ values: { ...before, ...change } }, before);
-  };
-  return { values: standing(draft), put };
 }

@@ -1,6 +1,5 @@
 'use client';
 import { Moon } from 'lucide-react';
-import { useOptimistic, useTransition } from 'react';
 import type { CookEvent, Plan, PrepStep } from '../../core/model';
 import { clockTime, dayAndTime, longDay } from '../../formats/clock';
 import { batchName, type MessageContext } from '../../formats/messages/names';
@@ -21,16 +20,14 @@ interface StepListProps {
 export function StepList({ messageContext, plan, nowMs, markStep, onChoose }: StepListProps) {
   const units = useUnits();
   const zone = messageContext.event.timeZone;
-  const [, start] = useTransition();
-  const [steps, mark] = useOptimistic(plan.prep, (list: PrepStep[], { id, done }: { id: string; done: boolean }) =>
-    list.map((step) => (step.id === id ? { ...step, done } : step)),
-  );
-  const toggle = (step: PrepStep, done: boolean) =>
-    start(async () => {
-      mark({ id: step.id, done });
-      const outcome = await callAction(markStep, { eventId: messageContext.event.id, batchId: step.batchId, kind: step.kind, done });
-      if (!outcome.ok) complain(outcome.problems);
-    });
+  // Ticks are the event's: they show at once, before the next plan is there.
+  const isDone = ({ batchId, kind }: PrepStep) =>
+    messageContext.event.batches.find((batch) => batch.id === batchId)?.prep?.done?.includes(kind) ?? false;
+  const steps = plan.prep.map((step) => ({ ...step, done: isDone(step) }));
+  const toggle = async (step: PrepStep, done: boolean) => {
+    const outcome = await callAction(markStep, { batchId: step.batchId, kind: step.kind, done });
+    if (!outcome.ok) complain(outcome.problems);
+  };
   const days = [...new Set(steps.map((step) => longDay(step.atMs, zone)))];
   if (steps.length === 0) return <p className="text-soft">Nothing is placed on a pit yet, so nothing can be counted back.</p>;
   return (

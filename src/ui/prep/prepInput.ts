@@ -1,10 +1,10 @@
-import { cutIn, prepOf, type Batch, type CookEvent, type Library, type PrepDrop } from '../../core/model';
+import { cutIn, prepOf, type Batch, type Library, type PrepDrop } from '../../core/model';
 import type { PrepInput } from '../../inputs';
 
 /** A batch's prep as its form holds it. */
-export function prepInput(event: CookEvent, library: Library, batch: Batch): PrepInput {
+export function prepInput(library: Library, batch: Batch): PrepInput {
   const { done: _, recipes, ...prep } = prepOf(cutIn(library, batch.cutId)!, batch);
-  return { eventId: event.id, revision: event.revision, batchId: batch.id, ...prep, recipes: { ...recipes } };
+  return { batchId: batch.id, ...prep, recipes: { ...recipes } };
 }
 
 /** What a drop changes. */

@@ -1,28 +1,27 @@
 'use client';
-import { CircleAlert, CircleCheck, FileDown, Printer, Redo2, Undo2, Wand2 } from 'lucide-react';
+import { CircleAlert, CircleCheck, FileDown, Printer, Wand2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { CookEvent, Plan, Rack } from '../../core/model';
+import type { ManualPlacement, Rack } from '../../core/model';
 import { rackFaults, snapPlace } from '../../core/packing';
-import { placementsAfter, mapPieces, movedPiece, type FinishByOffset, type MapPiece, type PlanInput } from '../../core/planning';
+import { placementsAfter, mapPieces, movedPiece, type FinishByOffset, type MapPiece } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
 import { dayAndTime } from '../../formats/clock';
 import { capital, messageContextOf } from '../../formats/messages/names';
 import { faultMessage } from '../../formats/messages/rack';
 import { formatMass, formatShare } from '../../formats/units';
-import { announce, type Action } from '../kit/actions';
+import type { Planner } from '../../workers/client';
+import { useEventDocument } from '../document/EventDocument.client';
+import { announce, complain } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
 import { PhasePatterns } from '../plan/patterns';
-import { savingMessage } from '../plan/useEventEdits';
-import { usePlanner } from '../plan/usePlanner';
 import { finishMessage, PiecePanel } from './PiecePanel.client';
 import { PitCards } from './PitCards';
 import { RackBoard } from './RackBoard.client';
 import { depthOf, RIM_MM } from './RackFloor';
 import { RackToolbar } from './RackToolbar.client';
 import { freeSpot, fullestMs, fullShare, isAt, scaleFor, spanOf } from './shownRacks';
-import { useManualPlacements } from './useManualPlacements';
 
 /** Arrow keys move a piece by this much; with Shift by one. */
 const KEY_MM = 10;
@@ -34,18 +33,15 @@ interface Drag {
   moved: boolean;
 }
 
-interface RackDeskProps {
-  input: PlanInput;
-  plan: Plan;
-  layPieces: Action<CookEvent>;
-}
-
 /** The racks of a pit from above, to scale, at any moment: pieces are dragged, turned and moved, and what breaks says so at once. */
-export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskProps) {
+export function RackDesk() {
   const units = useUnits();
-  const { event, unsaved, manualPlacements, lay, undo, redo, canUndo, canRedo } = useManualPlacements(first.event, layPieces);
-  const input = useMemo(() => ({ ...first, event }), [first, event]);
-  const { plan, planning, ready, planner } = usePlanner(input, firstPlan, undefined);
+  const { event, input, plan, planning, plannedVersion, planner, actions, undo } = useEventDocument();
+  const manualPlacements = useMemo(() => event.manualPlacements ?? [], [event.manualPlacements]);
+  const lay = async (next: ManualPlacement[]) => {
+    const outcome = await actions.placeByHand({ manualPlacements: next });
+    if (!outcome.ok) complain(outcome.problems);
+  };
   const messageContext = messageContextOf(input, units);
   const used = input.pits.filter((pit) => plan.runs.some((run) => run.legs.some((leg) => leg.pitId === pit.id)));
   const [pitId, setPitId] = useState<string | undefined>(used[0]?.id);
@@ -83,12 +79,12 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
       .map(({ batchId, pieceId }) => `${batchId}/${pieceId}`),
   );
   const selected = shown.find((piece) => piece.key === selectedKey && isHere(piece)) ?? shown.find((piece) => piece.key === selectedKey);
-  const finishes = useFinishes(planner, ready, selected);
+  const finishes = useFinishes(planner, plannedVersion, selected);
 
   const settle = (from: MapPiece, to: MapPiece) => lay(placementsAfter(manualPlacements, pieces, from, to));
   const arrange = () => {
     if (!pit) return;
-    lay(manualPlacements.filter((each) => each.pitId !== pit.id));
+    void lay(manualPlacements.filter((each) => each.pitId !== pit.id));
     announce(`The ${pit.name.toLowerCase()} is arranged by the plan.`, undo);
   };
 
@@ -187,7 +183,6 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
       ? `${capital(faultMessage(messageContext, faults[0]!.fault))}, ${dayAndTime(faults[0]!.fault.fromMs, event.timeZone, units.clock)}.${faults.length > 1 ? ` And ${faults.length - 1} more.` : ''}`
       : `Every piece has its gap, its headroom and its rack’s load.`;
   const broken = drag ? dragged !== undefined : faults.length > 0;
-  const saving = savingMessage(unsaved);
   return (
     <main
       className="flex min-h-[calc(100vh-50px)] flex-col"
@@ -228,15 +223,9 @@ export function RackDesk({ input: first, plan: firstPlan, layPieces }: RackDeskP
           {status}
         </p>
         <p className="text-[0.85rem] text-soft" role="status">
-          {planning ? 'Planning…' : saving}
+          {planning ? 'Planning…' : ''}
         </p>
         <div className="flex flex-wrap gap-1">
-          <Button look="quiet" className="px-2" aria-label="Undo" disabled={!canUndo} onClick={undo}>
-            <Undo2 size={17} aria-hidden />
-          </Button>
-          <Button look="quiet" className="px-2" aria-label="Redo" disabled={!canRedo} onClick={redo}>
-            <Redo2 size={17} aria-hidden />
-          </Button>
           <Button onClick={arrange} disabled={!manualPlacements.some((each) => each.pitId === pit.id)}>
             <Wand2 size={16} aria-hidden /> Arrange it
           </Button>
@@ -333,22 +322,22 @@ function RackFill({ rack, pieces }: { rack: Rack; pieces: readonly MapPiece[] })
 
 /** When the chosen piece would be done at other places, asked of the worker once its plan is there. */
 function useFinishes(
-  planner: ReturnType<typeof usePlanner>['planner'],
-  ready: Plan | undefined,
+  planner: React.RefObject<Planner | undefined>,
+  plannedVersion: number | undefined,
   piece: MapPiece | undefined,
 ): FinishByOffset | undefined {
   const [finishes, setFinishes] = useState<FinishByOffset>();
   const runId = piece?.run.id;
   const pieceId = piece?.piece.pieceId;
   useEffect(() => {
-    if (!ready || runId === undefined || pieceId === undefined) return;
+    if (plannedVersion === undefined || runId === undefined || pieceId === undefined) return;
     let stale = false;
-    void planner.current?.finishes(runId, pieceId).then((found) => {
+    void planner.current?.ask(plannedVersion, 'finishes', { runId, pieceId }).then((found) => {
       if (!stale) setFinishes(found);
     });
     return () => {
       stale = true;
     };
-  }, [planner, ready, runId, pieceId]);
+  }, [planner, plannedVersion, runId, pieceId]);
   return finishes;
 }

@@ -21,6 +21,7 @@ import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { InputForm } from '../kit/InputForm.client';
 import { conversions, FigureField, TextField } from '../kit/formFields';
+import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 
 interface SafetyPanelProps {
@@ -33,15 +34,16 @@ interface SafetyPanelProps {
 /** The usual guidance, stage by stage, beside what this plan does about it. */
 export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPanelProps) {
   const units = useUnits();
+  const markEdit = useMarkEdit();
   const { event, library, pits } = input;
   const messageContext = messageContextOf(input, units);
   const findings = safetyReview({ event, library, pits, plan });
   const [loosening, setLoosening] = useState<LoosenableRule>();
   const count = (state: SafetyState) => findings.filter((finding) => finding.state === state).length;
   const tighten = async (rule: LoosenableRule) => {
-    const outcome = await callAction(tightenRule, { eventId: event.id, revision: event.revision, rule });
+    const outcome = await callAction(tightenRule, { rule });
     if (!outcome.ok) return complain(outcome.problems);
-    announce(`${looseName(rule)} is strict again.`);
+    announce(`${looseName(rule)} is strict again.`, markEdit?.());
   };
   return (
     <main className="mx-auto max-w-6xl px-4 py-5 print:max-w-none print:p-0">
@@ -114,27 +116,17 @@ export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPane
         title={loosening ? `Loosen: ${looseName(loosening).toLowerCase()}` : ''}
         description="For this event only. Your reason is printed with the run sheet; your code and permit still decide."
       >
-        {loosening && <LoosenForm event={event} rule={loosening} loosenRule={loosenRule} onDone={() => setLoosening(undefined)} />}
+        {loosening && <LoosenForm rule={loosening} loosenRule={loosenRule} onDone={() => setLoosening(undefined)} />}
       </Dialog>
     </main>
   );
 }
 
-function LoosenForm({
-  event,
-  rule,
-  loosenRule,
-  onDone,
-}: {
-  event: CookEvent;
-  rule: LoosenableRule;
-  loosenRule: Action<CookEvent>;
-  onDone(): void;
-}) {
+function LoosenForm({ rule, loosenRule, onDone }: { rule: LoosenableRule; loosenRule: Action<CookEvent>; onDone(): void }) {
   const units = useUnits();
   const { heat, minutes } = conversions(units);
   const { limit, source } = LOOSEST[rule];
-  const values: LoosenInput = { eventId: event.id, revision: event.revision, rule, limit, reason: '' };
+  const values: LoosenInput = { rule, limit, reason: '' };
   return (
     <>
       <p className="mb-3">

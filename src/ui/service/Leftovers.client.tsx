@@ -6,7 +6,8 @@ import { COOLING_RULE, type CoolingForecast } from '../../core/safety';
 import { LeftoverInput } from '../../inputs';
 import { dayAndTime, shortDay } from '../../formats/clock';
 import { batchName, list, type MessageContext } from '../../formats/messages/names';
-import { batchAllergens } from '../../formats/messages/prep';
+import { batchContents } from '../../core/quantities';
+import { contentsMessage } from '../../formats/messages/carried';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -84,9 +85,7 @@ function LeftoverRow({
 }) {
   const units = useUnits();
   const { weight, size } = conversions(units);
-  const { event } = messageContext;
-  const head = { eventId: event.id, revision: event.revision, batchId: batch.id };
-  const values: LeftoverInput = { ...head, kg: 0, portionThicknessMm: 40, way: 'ice', ...batch.leftover };
+  const values: LeftoverInput = { batchId: batch.id, kg: 0, portionThicknessMm: 40, way: 'ice', ...batch.leftover };
   return (
     <details className="border-t border-line py-2" open={batch.leftover !== undefined}>
       <summary>
@@ -99,7 +98,6 @@ function LeftoverRow({
         <InputForm<LeftoverInput, CookEvent>
           key={JSON.stringify(batch.leftover)}
           schema={LeftoverInput}
-          stamp={{ revision: event.revision }}
           values={values}
           save={saveLeftover}
           saved={() => `${batchName(messageContext, batch.id)}: noted.`}
@@ -145,7 +143,6 @@ function Label({ messageContext, batch, cooling }: { messageContext: MessageCont
   const serving = event.servings.find((each) => each.id === batch.servingId)!;
   const cooledMs = serving.atMs + serving.serveForMin * 60_000;
   const useByMs = cooledMs + (KEEPS_DAYS - 1) * DAY_MS;
-  const allergens = batchAllergens(messageContext, batch.id);
   const cut = cutIn(library, batch.cutId);
   return (
     <li className="break-inside-avoid rounded border-2 border-ink bg-sheet p-3 text-[0.93rem]">
@@ -161,7 +158,9 @@ function Label({ messageContext, batch, cooling }: { messageContext: MessageCont
       <p className="figures font-bold">
         Use by {shortDay(useByMs, event.timeZone)}, kept at or below {formatTemp(5, units)}
       </p>
-      <p>Contains {allergens.length > 0 ? <strong>{list(allergens)}</strong> : 'none of the listed allergens'}</p>
+      <p>
+        Contains <strong>{contentsMessage(batchContents(batch, library))}</strong>
+      </p>
       <p className="text-[0.88rem]">
         Reheat to {formatTemp(74, units)} throughout, within 2 h, once
         {cut && cut.done.by === 'tender' ? '; covered, with its own juice' : ''}.

@@ -18,6 +18,7 @@ import { Leftovers } from './Leftovers.client';
 export interface ServiceActions {
   saveKitchen: Action<CookEvent>;
   saveLeftover: Action<CookEvent>;
+  signCards: Action<CookEvent>;
 }
 
 interface ServiceDeskProps {
@@ -47,7 +48,7 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
             .
           </p>
         </div>
-        <KitchenDialog key={event.revision} event={event} saveKitchen={actions.saveKitchen} />
+        <KitchenDialog event={event} saveKitchen={actions.saveKitchen} />
       </div>
       {plan.runs.length === 0 && (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
@@ -83,7 +84,7 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
             ))}
           </Tabs.Content>
           <Tabs.Content value="cards">
-            <Cards messageContext={messageContext} plan={plan} />
+            <Cards messageContext={messageContext} plan={plan} signCards={actions.signCards} />
           </Tabs.Content>
           <Tabs.Content value="after">
             <Leftovers messageContext={messageContext} cooling={cooling} keeps={keeps} saveLeftover={actions.saveLeftover} />

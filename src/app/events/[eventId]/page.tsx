@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import type { EventParams } from './shell';
+import type { EventParams } from './params';
 
 export default async function Page({ params }: EventParams) {
   redirect(`/events/${(await params).eventId}/plan`);

@@ -1,28 +1,11 @@
 import { context as openContext } from '../../../../runtime/context';
-import { listEquipment, listEvents } from '../../../../services';
-import { EventPits } from '../../../../ui/pits/EventPits.client';
-import { chooseEquipment, copyEquipment, saveDay } from '../../../actions';
-import { eventAndPlan, Shell, type EventParams } from '../shell';
+import { listChosenEquipment } from '../../../../services';
+import { PitsStage } from '../../../../ui/document/stages.client';
 
-export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Pits' };
 
-export default async function Page(params: EventParams) {
-  const { input, plan } = await eventAndPlan(params);
-  const context = await openContext();
-  const equipment = await listEquipment(context);
-  const others = (await listEvents(context)).filter((other) => other.id !== input.event.id).map(({ id, name }) => ({ id, name }));
-  return (
-    <>
-      <Shell input={input} plan={plan} here="pits" />
-      <EventPits
-        event={input.event}
-        equipment={equipment}
-        others={others}
-        chooseEquipment={chooseEquipment}
-        copyEquipment={copyEquipment}
-        saveDay={saveDay}
-      />
-    </>
-  );
+export default async function Page({ params }: { params: Promise<{ eventId: string }> }) {
+  const { eventId } = await params;
+  const others = await listChosenEquipment(await openContext());
+  return <PitsStage others={others.filter((other) => other.id !== eventId)} />;
 }

@@ -1,23 +1,8 @@
 import { PlanDesk } from '../../../../ui/plan/PlanDesk.client';
-import { saveBaseline, readPlanFile, savePlanFace } from '../../../actions';
-import { eventAndPlan, Shell, type EventParams } from '../shell';
+import { readPlanFile } from '../../../actions';
 
-export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Plan' };
 
-export default async function Page(params: EventParams) {
-  const { input, plan } = await eventAndPlan(params);
-  return (
-    <>
-      <Shell input={input} plan={plan} here="plan" />
-      <PlanDesk
-        key={input.event.id}
-        input={input}
-        plan={plan}
-        savePlanFace={savePlanFace}
-        saveBaseline={saveBaseline}
-        readPlanFile={readPlanFile}
-      />
-    </>
-  );
+export default function Page() {
+  return <PlanDesk readPlanFile={readPlanFile} />;
 }

@@ -4,7 +4,7 @@ import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
-import type { EventParams } from '../../shell';
+import type { EventParams } from '../../params';
 
 /** The shopping list as CSV, in the reader's units. */
 export async function GET(_request: Request, { params }: EventParams): Promise<Response> {

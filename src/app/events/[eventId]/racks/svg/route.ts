@@ -5,7 +5,7 @@ import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
-import type { EventParams } from '../../shell';
+import type { EventParams } from '../../params';
 
 /** The racks of one pit at one moment (`?pit=&at=` in ms) as an SVG drawing, in the reader's units. */
 export async function GET(request: Request, { params }: EventParams): Promise<Response> {

@@ -1,9 +1,10 @@
-import type { Outcome, Problem } from '../core/outcome';
+import type { Outcome, Problem } from '../../core/outcome';
 
 /** Problem codes of the services in words: what happened, what was kept, what to do. */
 const WORDS: Record<string, string> = {
   eventGone: 'This event has been deleted, perhaps in another window. Nothing was changed.',
-  changedElsewhere: 'This event was changed in another window. What you typed is still here; load the newer one to go on.',
+  changedElsewhere:
+    'This event was changed in another window. What you did is still here: put it on top of the newer one, or take the newer one as it is.',
   servingGone: 'This serving is no longer on the event. Load the page again.',
   servingInPast: 'This time has passed. Choose a later one.',
   noSuchDate: 'There is no such date. Choose another.',

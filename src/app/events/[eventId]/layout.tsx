@@ -1,0 +1,20 @@
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { context } from '../../../runtime/context';
+import { planEvent } from '../../../services';
+import { EventDocumentProvider } from '../../../ui/document/EventDocument.client';
+import { EventHeader } from '../../../ui/document/EventHeader.client';
+
+export const dynamic = 'force-dynamic';
+
+/** One event, opened once for all its stages: read and planned here, edited and planned anew on the page. */
+export default async function Layout({ params, children }: { params: Promise<{ eventId: string }>; children: ReactNode }) {
+  const { eventId } = await params;
+  const { input, plan, facts } = (await planEvent(await context(), eventId)) ?? notFound();
+  return (
+    <EventDocumentProvider key={eventId} event={input.event} facts={facts} plan={plan}>
+      <EventHeader />
+      {children}
+    </EventDocumentProvider>
+  );
+}

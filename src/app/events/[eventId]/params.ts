@@ -1,0 +1,3 @@
+export interface EventParams {
+  params: Promise<{ eventId: string }>;
+}

@@ -1,0 +1,4 @@
+export { applyChanges, diffOf, reversed, sameValue } from './diff';
+export type { Change } from './diff';
+export { eventProblems } from './eventProblems';
+export type { EventFacts } from './eventProblems';

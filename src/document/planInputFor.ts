@@ -1,0 +1,60 @@
+import { DEFAULT_VENUE, kitchenOf, libraryWith, type CookEvent, type Equipment, type Library } from '../core/model';
+import { equippedFor, type PlanInput } from '../core/planning';
+import { withLearnedTrim, type LearnedTrim } from '../core/quantities';
+import { MS_PER_MIN } from '../core/units';
+import { quietBetween, shiftsBetween } from '../formats/clock';
+
+/** A piece that was weighed before and after trimming, by its cut. */
+export interface WeighedPiece {
+  cutId: string;
+  boughtKg: number;
+  trimmedKg: number;
+}
+
+/** All that the product knows beside the event itself and that its plan rests on. */
+export interface DocumentFacts {
+  equipment: Equipment;
+  /** The owner's own entries, without the shipped ones. */
+  ownLibrary: Library;
+  /** Of other events: trim is learned from them. */
+  weighedElsewhere: WeighedPiece[];
+  nowMs: number;
+}
+
+/** Prep may begin this long before the first serving. */
+const PREP_AHEAD_MS = 8 * 86_400_000;
+/** Meat goes on this long before the first serving at the most. */
+const QUIET_AHEAD_MS = 3 * 86_400_000;
+
+/** The pieces of an event that were weighed both ways, in their order. */
+export const weighedIn = (event: CookEvent): WeighedPiece[] =>
+  event.batches.flatMap(({ cutId, pieces }) =>
+    pieces.flatMap(({ boughtKg, trimmedKg }) =>
+      boughtKg === undefined || trimmedKg === undefined ? [] : [{ cutId, boughtKg, trimmedKg }],
+    ),
+  );
+
+/** The library as an event uses it: the owner's entries over the shipped ones, trim as the scale has it. */
+export const libraryFor = (event: CookEvent, facts: Pick<DocumentFacts, 'ownLibrary' | 'weighedElsewhere'>) =>
+  withLearnedTrim(libraryWith(facts.ownLibrary), [...facts.weighedElsewhere, ...weighedIn(event)]);
+
+/** What the plan of an event is made of: the same on the server and on the page. */
+export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: PlanInput; learned: LearnedTrim[] } {
+  const { library, learned } = libraryFor(event, facts);
+  const { equipment, nowMs } = facts;
+  const times = event.servings.map((serving) => serving.atMs);
+  const [firstMs, lastMs] = [Math.min(...times), Math.max(...times)];
+  const { fromHour, toHour } = kitchenOf(event);
+  const { quietFrom, quietTo } = { ...DEFAULT_VENUE, ...event.venue };
+  const input: PlanInput = {
+    ...equippedFor(event, equipment),
+    event,
+    probes: equipment.probes.filter((probe) => event.probeIds?.includes(probe.id)),
+    crew: equipment.crew.filter((member) => event.duty?.some((each) => each.memberId === member.id)),
+    library,
+    earliestMs: Math.floor(nowMs / MS_PER_MIN) * MS_PER_MIN,
+    quiet: quietBetween(firstMs - QUIET_AHEAD_MS, lastMs, event.timeZone, quietFrom, quietTo),
+    shifts: shiftsBetween(firstMs - PREP_AHEAD_MS, lastMs, event.timeZone, fromHour, toHour),
+  };
+  return { input, learned };
+}

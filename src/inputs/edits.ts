@@ -1,0 +1,126 @@
+import { ArrayMinSize, IsArray, IsIn, IsOptional, MaxLength } from 'class-validator';
+import { GRADES, LOOSENABLE, PREP_KINDS, type Grade, type LoosenableRule, type PrepKind } from '../core/model';
+import {
+  BatchRecord,
+  BuyingRecord,
+  DayWeatherRecord,
+  EventHeadRecord,
+  KitchenRecord,
+  LeftoverRecord,
+  ManualPlacementRecord,
+  PrepChoicesRecord,
+  ReceiptRecord,
+  ServingRecord,
+  VenueRecord,
+} from './eventRecord';
+import { Ids, Part, Parts, Range } from './parts';
+import { Flag, Id, LocalDate, LocalTime, Name, Reason, Sensible } from './rules';
+
+/** What the forms of an event hold: the records themselves, with clock times of the place where those keep instants. */
+
+/** A serving with its menu. Its instant follows from date and time. */
+export class ServingInput extends ServingRecord {
+  @LocalDate() date!: string;
+  @LocalTime() time!: string;
+  @Parts(() => BatchRecord, 20, 'More than 20 cuts at a serving cannot be planned.') batches!: BatchRecord[];
+}
+
+/** The brief: where, when, who eats and what. */
+export class BriefInput extends EventHeadRecord {
+  @ArrayMinSize(1, { message: 'An event needs at least one serving to count back from.' })
+  @Parts(() => ServingInput, 12, 'More than 12 servings cannot be planned at once.')
+  servings!: ServingInput[];
+}
+
+/** The scale's and the ruler's figures for one piece; what is left out is not known yet. */
+export class PieceWeightsInput {
+  @Id() id!: string;
+  @IsOptional() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
+  @IsOptional() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
+  @IsOptional() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
+  @IsOptional() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
+}
+export class WeightsInput {
+  @Id() batchId!: string;
+  @Parts(() => PieceWeightsInput, 200, 'More than 200 pieces is beyond one batch.') pieces!: PieceWeightsInput[];
+}
+
+export class BuyingInput extends BuyingRecord {
+  @Id() batchId!: string;
+  @Range(0.03, 60, 'The weights of a piece') declare shopKg: [low: number, high: number];
+}
+export class ReceiptInput extends ReceiptRecord {
+  @Id() batchId!: string;
+}
+export class PrepInput extends PrepChoicesRecord {
+  @Id() batchId!: string;
+}
+export class LeftoverInput extends LeftoverRecord {
+  @Id() batchId!: string;
+}
+
+export const CURRENCIES = ['USD', 'CAD', 'EUR', 'GBP', 'AUD', 'NZD', 'CHF', 'SEK', 'ZAR', 'MXN'] as const;
+
+/** The kitchen behind an event. Its delivery follows from date and time. */
+export class KitchenInput extends KitchenRecord {
+  @IsIn(CURRENCIES, { message: 'Choose a currency.' }) currency!: (typeof CURRENCIES)[number];
+  @IsOptional() @LocalDate() deliverDate?: string;
+  @IsOptional() @LocalTime() deliverTime?: string;
+}
+
+export class TickInput {
+  @Name('The line', 120) itemId!: string;
+  @Flag('Ticked') ticked!: boolean;
+}
+
+export class StepDoneInput {
+  @Id() batchId!: string;
+  @IsIn(PREP_KINDS, { message: 'There is no such step.' }) kind!: PrepKind;
+  @Flag('Done') done!: boolean;
+}
+
+export class LoosenInput {
+  @IsIn(LOOSENABLE, { message: 'This value cannot be loosened.' }) rule!: LoosenableRule;
+  @Sensible(40, 1000, 'The value') limit!: number;
+  @Reason('The reason', 12, 240) reason!: string;
+}
+export class TightenInput {
+  @IsIn(LOOSENABLE, { message: 'This value cannot be loosened.' }) rule!: LoosenableRule;
+}
+
+/** Whoever answers for a serving's cards; nobody when left out. */
+export class SignCardsInput {
+  @Id() servingId!: string;
+  @IsOptional() @MaxLength(40, { message: 'Keep it under 40 characters.' }) cardsSignedBy?: string;
+}
+
+/** Which of the owned or hired equipment an event uses. */
+export class ChooseEquipmentInput {
+  @Ids() pitIds!: string[];
+  @Ids() boxIds!: string[];
+  @Ids() warmerIds!: string[];
+  @Ids() probeIds!: string[];
+}
+
+/** Someone on duty, by the clock of the place. */
+export class DutyInput {
+  @Id() memberId!: string;
+  @LocalDate() fromDate!: string;
+  @LocalTime() fromTime!: string;
+  @LocalDate() toDate!: string;
+  @LocalTime() toTime!: string;
+}
+
+/** The day itself: the way there, the night's sleep, the weather, and who is on. */
+export class DayInput {
+  @Part(() => VenueRecord) venue!: VenueRecord;
+  @Part(() => DayWeatherRecord) weather!: DayWeatherRecord;
+  @Parts(() => DutyInput, 80, 'More than 80 shifts cannot be planned.') duty!: DutyInput[];
+}
+
+/** Every place given by hand, at once: what is not listed is placed by the plan. */
+export class ManualPlacementsInput {
+  @IsArray()
+  @Parts(() => ManualPlacementRecord, 400, 'More than 400 pieces cannot be placed by hand.')
+  manualPlacements!: ManualPlacementRecord[];
+}

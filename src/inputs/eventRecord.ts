@@ -1,0 +1,316 @@
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsOptional } from 'class-validator';
+import {
+  BRINE_WAYS,
+  CARRIED,
+  COOLING_WAYS,
+  GRADES,
+  LOOSENABLE,
+  SALT_TIMES,
+  SIDE_KINDS,
+  THAW_WAYS,
+  type BrineWay,
+  type Carried,
+  type CoolingWay,
+  type Grade,
+  type LoosenableRule,
+  type Override,
+  type SaltTime,
+  type SideKind,
+  type ThawWay,
+} from '../core/model';
+import { Ids, IdsById, Lines, MaybePart, MaybeParts, Part, Parts, PartsById, Range } from './parts';
+import { partialOf } from './partialOf';
+import { Between, Flag, Id, Instant, LocalTime, Name, Reason, Sensible, Text, WholeBetween, Zone } from './rules';
+
+/**
+ * An event as it is kept, field by field: the one declaration that the stored form, every edit, the forms and
+ * the file's schema are held against. `sameShape.ts` fails to compile when the model and these classes differ.
+ */
+
+const MOST = 'More than 400 of these cannot be planned.';
+const Declared = () => IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' });
+
+export class GuestsRecord {
+  @WholeBetween(0, 5000, 'The number of adults') adults!: number;
+  @WholeBetween(0, 5000, 'The number of children') children!: number;
+  @Between(0, 1, 'The hearty share') heartyShare!: number;
+}
+
+export class SideRecord {
+  @Id() id!: string;
+  @IsIn(SIDE_KINDS, { message: 'Choose side, bread, sauce or pickle.' }) kind!: SideKind;
+  @Name('The side', 40) name!: string;
+  @Sensible(1, 1000, 'The helping') gPerHead!: number;
+  @Flag('Kept cold') chilled!: boolean;
+  @IsOptional() @Id() recipeId?: string;
+  @IsOptional() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
+}
+
+export class GuestNeedRecord {
+  @IsIn(CARRIED, { message: 'Choose an allergen or a diet from the list.' }) carried!: Carried;
+  @WholeBetween(1, 5000, 'The number of guests') guests!: number;
+}
+
+export class ServingRecord {
+  @Id() id!: string;
+  @Name('The serving', 40) name!: string;
+  @Instant('The serving time') atMs!: number;
+  @WholeBetween(5, 480, 'The serving window, in minutes,') serveForMin!: number;
+  @WholeBetween(0, 240, 'Carving ahead, in minutes,') carveLeadMin!: number;
+  @Part(() => GuestsRecord) guests!: GuestsRecord;
+  @Flag('Buffet') buffet!: boolean;
+  @IsOptional() @Between(0, 1, 'The safety margin') marginShare?: number;
+  @MaybeParts(() => SideRecord, 30, 'More than 30 sides at a serving cannot be planned.') sides?: SideRecord[];
+  @MaybeParts(() => GuestNeedRecord, CARRIED.length, `There are only ${CARRIED.length} to choose from.`) needs?: GuestNeedRecord[];
+  @IsOptional() @Flag('Highly susceptible guests') highlySusceptible?: boolean;
+  @IsOptional() @Name('The signature', 40) cardsSignedBy?: string;
+  @IsOptional() @WholeBetween(0, 600, 'The drive, in minutes,') travelMin?: number;
+  @IsOptional() @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin?: number;
+}
+
+export class PieceRecord {
+  @Id() id!: string;
+  @Sensible(0.03, 60, 'The weight of a piece') kg!: number;
+  @IsOptional() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
+  @IsOptional() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
+  @IsOptional() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
+  @IsOptional() @Sensible(8, 3000, 'The length') lengthMm?: number;
+  @IsOptional() @Sensible(8, 3000, 'The width') widthMm?: number;
+  @IsOptional() @Sensible(-30, 60, 'The temperature as it goes on') startC?: number;
+  @IsOptional() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
+}
+
+export class SecondDishRecord {
+  @Name('The second dish', 40) name!: string;
+  @Id() servingId!: string;
+  @IsOptional() @Between(0.02, 1, 'Its share of the plate') share?: number;
+  @IsOptional() @Between(0.05, 0.95, 'Its part of the meat') partShare?: number;
+}
+
+export class BuyingRecord {
+  @Name('The source', 40) source!: string;
+  @IsIn(GRADES, { message: 'Choose a grade.' }) grade!: Grade;
+  @IsOptional() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
+  @IsOptional() @Range(0.03, 60, 'The weights of a piece') shopKg?: [low: number, high: number];
+  @Between(0, 1, 'The share of trim kept') usableTrimShare!: number;
+  @Between(0, 1000, 'The worth of kept trim') usableTrimPerKg!: number;
+  @Name('The wood', 30) wood!: string;
+}
+
+/** The recipe of each kind, by its id; none when left out. */
+export class RecipeChoicesRecord {
+  @IsOptional() @Id() brine?: string;
+  @IsOptional() @Id() injection?: string;
+  @IsOptional() @Id() binder?: string;
+  @IsOptional() @Id() rub?: string;
+  @IsOptional() @Id() spray?: string;
+  @IsOptional() @Id() mop?: string;
+  @IsOptional() @Id() wrap?: string;
+  @IsOptional() @Id() braise?: string;
+  @IsOptional() @Id() glaze?: string;
+  @IsOptional() @Id() dressing?: string;
+  @IsOptional() @Id() sauce?: string;
+  @IsOptional() @Id() dish?: string;
+}
+
+/** What is chosen for a batch's prep; what is done of it comes with the day. */
+export class PrepChoicesRecord {
+  @IsIn(THAW_WAYS, { message: 'Say whether it comes fresh or frozen.' }) thaw!: ThawWay;
+  @IsIn(SALT_TIMES, { message: 'Choose when it is salted.' }) salt!: SaltTime;
+  @IsIn(BRINE_WAYS, { message: 'Choose how it is brined.' }) brine!: BrineWay;
+  @WholeBetween(0, 60, 'Tempering, in minutes,') temperMin!: number;
+  @Flag('The underside light') undersideLight!: boolean;
+  @Part(() => RecipeChoicesRecord) recipes!: RecipeChoicesRecord;
+}
+export class PrepRecord extends PrepChoicesRecord {
+  @Lines(30, 40) done!: string[];
+}
+
+export class ReceiptRecord {
+  @IsOptional() @Sensible(-30, 40, 'The core temperature') coreC?: number;
+  @Flag('The pack whole') packWhole!: boolean;
+  @Flag('The colour good') colourGood!: boolean;
+  @Flag('The fat even') fatEven!: boolean;
+  @Text(160) note!: string;
+}
+
+export class LeftoverRecord {
+  @Sensible(0, 500, 'The leftover weight') kg!: number;
+  @Sensible(5, 300, 'The thickness of a portion') portionThicknessMm!: number;
+  @IsIn(COOLING_WAYS, { message: 'Choose fridge, ice or blast.' }) way!: CoolingWay;
+}
+
+export class PartialBuyingRecord extends partialOf(BuyingRecord) {}
+export class PartialPrepRecord extends partialOf(PrepRecord) {}
+
+export class BatchRecord {
+  @Id() id!: string;
+  @Id() servingId!: string;
+  @Id() cutId!: string;
+  @Id() methodId!: string;
+  @Text(40) label!: string;
+  @IsIn(['guests', 'hand'], { message: 'Choose by guests or by hand.' }) sizedBy!: 'guests' | 'hand';
+  @ArrayMinSize(1, { message: 'Add at least one piece, or take the cut off the menu.' })
+  @Parts(() => PieceRecord, 200, 'More than 200 pieces is beyond one batch; split it.')
+  pieces!: PieceRecord[];
+  @IsOptional() @Between(0.02, 1, 'The share of the plate') share?: number;
+  @MaybePart(() => SecondDishRecord) second?: SecondDishRecord;
+  @MaybePart(() => PartialBuyingRecord) buying?: PartialBuyingRecord;
+  @MaybePart(() => PartialPrepRecord) prep?: PartialPrepRecord;
+  @MaybePart(() => ReceiptRecord) received?: ReceiptRecord;
+  @MaybePart(() => LeftoverRecord) leftover?: LeftoverRecord;
+  @IsOptional() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
+}
+
+export class FinishRecord {
+  @Id() pitId!: string;
+  @Between(40, 350, 'The heat of the finish, in °C,') pitC!: number;
+}
+
+export class OverrideRecord {
+  @IsOptional() @Id() pitId?: string;
+  @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
+  @MaybePart(() => FinishRecord) finish?: FinishRecord;
+  @IsOptional() @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin?: number;
+  @IsOptional() @WholeBetween(1, 200, 'The number of runs') parts?: number;
+}
+
+export class SchemeRecord {
+  @Ids(400) order!: string[];
+  @PartsById(() => OverrideRecord, 400) overrides!: Record<string, Override>;
+  @WholeBetween(0, 1e9, 'The seed') seed!: number;
+  @WholeBetween(0, 1e6, 'The number of tries') iterations!: number;
+}
+
+/** A place given by hand to a piece of a pinned run. */
+export class PinnedPlaceRecord {
+  @Id() pieceId!: string;
+  @Id() pitId!: string;
+  @Id() rackId!: string;
+  @Between(-6000, 6000, 'The place, in mm from the left,') xMm!: number;
+  @Between(-6000, 6000, 'The place, in mm from the door,') yMm!: number;
+  @Flag('Turned') turned!: boolean;
+}
+export class ManualPlacementRecord extends PinnedPlaceRecord {
+  @Id() batchId!: string;
+}
+
+export class PinRecord {
+  @Id() batchId!: string;
+  @IsOptional() @Ids(400) pieceIds?: string[];
+  @Id() pitId!: string;
+  @Instant('The start') onAtMs!: number;
+  @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
+  @MaybePart(() => FinishRecord) finish?: FinishRecord;
+  @IsOptional() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
+  @MaybeParts(() => PinnedPlaceRecord, 400, MOST) places?: PinnedPlaceRecord[];
+}
+
+export class NamedPlanRecord {
+  @Id() id!: string;
+  @Name('The plan') name!: string;
+  @Between(0.5, 0.999, 'The confidence') confidence!: number;
+  @IdsById(400) methodIds!: Record<string, string>;
+  @Ids() pitIds!: string[];
+  @Parts(() => PinRecord, 400, MOST) pins!: PinRecord[];
+  @MaybePart(() => SchemeRecord) scheme?: SchemeRecord;
+}
+
+export class DutyRecord {
+  @Id() memberId!: string;
+  @Instant('The beginning of a shift') fromMs!: number;
+  @Instant('The end of a shift') toMs!: number;
+}
+
+export class VenueRecord {
+  @WholeBetween(0, 600, 'The drive, in minutes,') driveMin!: number;
+  @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin!: number;
+  @Text(120) power!: string;
+  @Text(400) rules!: string;
+  @LocalTime() quietFrom!: string;
+  @LocalTime() quietTo!: string;
+}
+
+export class DayWeatherRecord {
+  @Between(-40, 50, 'The air, in °C,') airC!: number;
+  @Between(0, 30, 'The wind, in m/s,') windMPerS!: number;
+}
+
+export class KitchenRecord {
+  @Sensible(1, 100_000, 'The fridge') fridgeLitres!: number;
+  @Sensible(0, 10_000, 'The tub space') tubLitres!: number;
+  @WholeBetween(1, 50, 'Pairs of hands') prepCrew!: number;
+  @WholeBetween(1, 50, 'The number of carvers') carvers!: number;
+  @WholeBetween(0, 23, 'The hour the kitchen opens') fromHour!: number;
+  @WholeBetween(1, 24, 'The hour the kitchen closes') toHour!: number;
+  @IsOptional() @Instant('The delivery') deliverAtMs?: number;
+}
+export class PartialKitchenRecord extends partialOf(KitchenRecord) {}
+
+export class LoosenedRecord {
+  @IsIn(LOOSENABLE, { message: 'This value cannot be loosened.' }) rule!: LoosenableRule;
+  @Sensible(40, 1000, 'The value') limit!: number;
+  @Reason('The reason', 12, 240) reason!: string;
+}
+
+class BaselineServingRecord {
+  @Id() id!: string;
+  @Text(80) name!: string;
+  @Instant('The serving time') atMs!: number;
+  @Between(0, 1e6, 'The portions') portions!: number;
+  @Between(0, 1e6, 'The guests') guests!: number;
+}
+class BaselineBatchRecord {
+  @Id() id!: string;
+  @Id() cutId!: string;
+  @Id() methodId!: string;
+  @Text(80) label!: string;
+  @Between(0, 1e4, 'The pieces') pieces!: number;
+  @Between(0, 1e6, 'The weight') kg!: number;
+  @IsOptional() @Instant('The start') onAtMs?: number;
+  @Text(4000) prep!: string;
+}
+/** The plan the crew was given. */
+export class BaselineRecord {
+  @Instant('The moment it was kept') savedAtMs!: number;
+  @WholeBetween(0, 1e9, 'The revision') revision!: number;
+  @Parts(() => BaselineServingRecord, 12, MOST) servings!: BaselineServingRecord[];
+  @Parts(() => BaselineBatchRecord, 400, MOST) batches!: BaselineBatchRecord[];
+  @Ids() pitIds!: string[];
+}
+
+/** What stands at the head of a brief. */
+export class EventHeadRecord {
+  @Name('The event') name!: string;
+  @Text(120) place!: string;
+  @Zone() timeZone!: string;
+  @Sensible(-430, 5000, 'The altitude') altitudeM!: number;
+  @Between(0.5, 0.99, 'The confidence') confidence!: number;
+}
+
+/** The whole event. */
+export class EventRecord extends EventHeadRecord {
+  @Id() id!: string;
+  @ArrayMinSize(1, { message: 'An event needs at least one serving to count back from.' })
+  @Parts(() => ServingRecord, 12, 'More than 12 servings cannot be planned at once.')
+  servings!: ServingRecord[];
+  @Parts(() => BatchRecord, 240, 'More than 240 batches cannot be planned at once.') batches!: BatchRecord[];
+  @Ids() pitIds!: string[];
+  @Ids() boxIds!: string[];
+  @IsOptional() @Ids() warmerIds?: string[];
+  @IsOptional() @Ids() probeIds?: string[];
+  @MaybeParts(() => DutyRecord, 80, 'More than 80 shifts cannot be planned.') duty?: DutyRecord[];
+  @MaybePart(() => VenueRecord) venue?: VenueRecord;
+  @MaybePart(() => DayWeatherRecord) weather?: DayWeatherRecord;
+  @MaybePart(() => PartialKitchenRecord) kitchen?: PartialKitchenRecord;
+  @IsOptional() @Text(3) currency?: string;
+  @MaybeParts(() => LoosenedRecord, LOOSENABLE.length, 'Each value is loosened once.') loosened?: LoosenedRecord[];
+  @MaybeParts(() => ManualPlacementRecord, 400, 'More than 400 pieces cannot be placed by hand.')
+  manualPlacements?: ManualPlacementRecord[];
+  @MaybeParts(() => PinRecord, 400, MOST) pins?: PinRecord[];
+  @MaybePart(() => SchemeRecord) scheme?: SchemeRecord;
+  @MaybeParts(() => NamedPlanRecord, 12, 'More than twelve plans cannot be kept side by side.') namedPlans?: NamedPlanRecord[];
+  @IsOptional() @Lines(400, 120) ticked?: string[];
+  @MaybePart(() => BaselineRecord) baseline?: BaselineRecord;
+  @WholeBetween(0, 1e9, 'The revision') revision!: number;
+}

@@ -1,0 +1,287 @@
+import { applyChanges, diffOf, eventProblems, reversed, sameValue, type Change } from '../../core/edits';
+import type { CookEvent } from '../../core/model';
+import { failure, success, type Outcome, type Problem } from '../../core/outcome';
+import { libraryFor, type DocumentFacts } from '../../document';
+
+/** Who made a change. Undo takes back only what the owner did. */
+export type Source = 'owner' | 'crew' | 'sensor' | 'reforecast';
+
+/** One step that can be taken back. */
+interface Step {
+  id: number;
+  source: Source;
+  before: CookEvent;
+  changes: Change[];
+  /** What is said when it is taken back. */
+  undone: string;
+  /** Typing on in one field is one step, until there is a pause. */
+  key?: string;
+}
+
+export type Saving =
+  | { state: 'saved' | 'waiting' | 'saving' }
+  /** Someone else saved first: what was done here is kept, and the owner says what becomes of it. */
+  | { state: 'stale'; message: string }
+  | { state: 'failed'; message: string };
+
+export interface DocumentState {
+  event: CookEvent;
+  facts: DocumentFacts;
+  /** Goes up by one whenever the event or what its plan rests on changes; answers to an older version are dropped. */
+  version: number;
+  saving: Saving;
+  canUndo: boolean;
+  canRedo: boolean;
+}
+
+export interface StoreDeps {
+  save(request: { eventId: string; revision: number; changes: Change[] }): Promise<Outcome<{ event: CookEvent; nowMs: number }>>;
+  read(eventId: string): Promise<Outcome<{ event: CookEvent; facts: DocumentFacts }>>;
+  /** Runs later; returns how to call that off. */
+  later(run: () => void, ms: number): () => void;
+  /** Where what is not saved yet waits for a page that was left too soon. */
+  storage?: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+}
+
+export interface EditOptions {
+  undone: string;
+  key?: string;
+  source?: Source;
+}
+
+const SAVE_AFTER_MS = 250;
+const PAUSE_MS = 1200;
+const TRY_AGAIN_MS = 5000;
+const MOST_STEPS = 200;
+
+const unsavedKey = (eventId: string) => `anachron/unsaved/${eventId}`;
+const withoutRevision = ({ revision: _, ...event }: CookEvent) => event;
+const between = (before: CookEvent, after: CookEvent): Change[] => diffOf(withoutRevision(before), withoutRevision(after));
+
+/**
+ * One event as its owner has it open: every edit shows at once, is one step of undo, and is saved behind it
+ * with the revision it was made from. What is saved and what is shown are two documents; the difference
+ * between them is what is still to be sent.
+ */
+export class EventStore {
+  private saved: CookEvent;
+  private state: DocumentState;
+  private done: Step[] = [];
+  private undone: Step[] = [];
+  private steps = 0;
+  private savedStep = 0;
+  private busy = false;
+  private callOffSave?: () => void;
+  private callOffPause?: () => void;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(
+    event: CookEvent,
+    facts: DocumentFacts,
+    private readonly deps: StoreDeps,
+  ) {
+    this.saved = event;
+    this.state = { event, facts, version: 1, saving: { state: 'saved' }, canUndo: false, canRedo: false };
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly snapshot = (): DocumentState => this.state;
+
+  private set(change: Partial<DocumentState>): void {
+    this.state = { ...this.state, ...change, canUndo: this.done.length > 0, canRedo: this.undone.length > 0 };
+    for (const listener of this.listeners) listener();
+  }
+
+  /** Shows another event, and sees to it that it is saved. */
+  private show(event: CookEvent): void {
+    this.remember(event);
+    const stuck = this.state.saving.state === 'stale';
+    this.set({ event, version: this.state.version + 1, ...(!stuck && { saving: { state: 'waiting' as const } }) });
+    if (!stuck) this.saveSoon();
+  }
+
+  /** What is not saved waits in the browser too: a page that is left or loaded again at once loses nothing. */
+  private remember(event: CookEvent): void {
+    const { storage } = this.deps;
+    if (!storage) return;
+    const changes = between(this.saved, event);
+    if (changes.length === 0) storage.removeItem(unsavedKey(event.id));
+    else storage.setItem(unsavedKey(event.id), JSON.stringify({ revision: this.saved.revision, changes }));
+  }
+
+  /** Takes up what an earlier page could not save any more. */
+  resume(): void {
+    const text = this.deps.storage?.getItem(unsavedKey(this.saved.id));
+    if (!text) return;
+    const { changes } = JSON.parse(text) as { changes: Change[] };
+    const event = applyChanges(this.state.event, changes, { skipMoved: true });
+    if (event.ok && between(this.saved, event.value).length > 0) this.show(event.value);
+    else this.deps.storage?.removeItem(unsavedKey(this.saved.id));
+  }
+
+  /** Problems a change would bring that were not there before. */
+  private newProblems(event: CookEvent): Problem[] {
+    const { facts } = this.state;
+    const held = (each: CookEvent) => eventProblems(each, this.saved, { library: libraryFor(each, facts).library, ...facts });
+    const before = held(this.state.event);
+    return held(event).filter((problem) => !before.some((other) => other.code === problem.code && other.path === problem.path));
+  }
+
+  /** One edit. Refused, with nothing changed, where it would break the event's own rules. */
+  edit(make: (event: CookEvent) => CookEvent, { undone, key, source = 'owner' }: EditOptions): Outcome<CookEvent> {
+    const event = make(this.state.event);
+    if (sameValue(withoutRevision(event), withoutRevision(this.state.event))) return success(this.state.event);
+    const problems = this.newProblems(event);
+    if (problems.length > 0) return failure(...problems);
+    const last = this.done.at(-1);
+    const typingOn = key !== undefined && last?.key === key;
+    const before = typingOn ? last.before : this.state.event;
+    const step: Step = { id: typingOn ? last.id : ++this.steps, source, before, changes: between(before, event), undone, key };
+    this.done = [...(typingOn ? this.done.slice(0, -1) : this.done), step].slice(-MOST_STEPS);
+    this.undone = [];
+    this.callOffPause?.();
+    if (key !== undefined) this.callOffPause = this.deps.later(() => this.pause(), PAUSE_MS);
+    this.show(event);
+    return success(event);
+  }
+
+  /** What is typed from here on is another step. */
+  pause(): void {
+    const last = this.done.at(-1);
+    if (last?.key !== undefined) this.done = [...this.done.slice(0, -1), { ...last, key: undefined }];
+  }
+
+  /** The number of the last step, to take just that one back later. */
+  get lastStep(): number {
+    return this.done.at(-1)?.id ?? 0;
+  }
+
+  /** Takes the last step back; what is to be said of it. */
+  undo(): string | undefined {
+    const step = this.done.at(-1);
+    if (!step) return undefined;
+    this.done = this.done.slice(0, -1);
+    this.undone = [...this.undone, step];
+    return this.turn(reversed(step.changes)) ? step.undone : undefined;
+  }
+
+  redo(): boolean {
+    const step = this.undone.at(-1);
+    if (!step) return false;
+    this.undone = this.undone.slice(0, -1);
+    this.done = [...this.done, { ...step, key: undefined }];
+    return this.turn(step.changes);
+  }
+
+  /** Takes one step back, though others may have come after it: only what is still as that step left it. */
+  undoStep(id: number): string | undefined {
+    if (this.done.at(-1)?.id === id) return this.undo();
+    const step = this.done.find((each) => each.id === id);
+    if (!step) return undefined;
+    const event = applyChanges(this.state.event, reversed(step.changes), { skipMoved: true });
+    if (event.ok) this.edit(() => event.value, { undone: 'Done again.' });
+    return step.undone;
+  }
+
+  private turn(changes: Change[]): boolean {
+    const event = applyChanges(this.state.event, changes, { skipMoved: true });
+    if (event.ok) this.show(event.value);
+    return event.ok;
+  }
+
+  private saveSoon(ms = SAVE_AFTER_MS): void {
+    this.callOffSave?.();
+    this.callOffSave = this.deps.later(() => void this.save(), ms);
+  }
+
+  /** Sends what is not saved yet, until nothing is left to send. */
+  async save(): Promise<void> {
+    this.callOffSave?.();
+    if (this.busy || this.state.saving.state === 'stale') return;
+    this.busy = true;
+    try {
+      for (;;) {
+        const sent = this.state.event;
+        const sentStep = this.lastStep;
+        const changes = between(this.saved, sent);
+        if (changes.length === 0) break;
+        this.set({ saving: { state: 'saving' } });
+        const outcome = await this.deps.save({ eventId: sent.id, revision: this.saved.revision, changes });
+        if (!outcome.ok) return this.refused(outcome.problems);
+        this.savedStep = sentStep;
+        this.taken(outcome.value.event, sent, { ...this.state.facts, nowMs: outcome.value.nowMs });
+      }
+      this.set({ saving: { state: 'saved' } });
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  /** The server has it. What was changed meanwhile stays on top, to be sent next. */
+  private taken(saved: CookEvent, sent: CookEvent, facts: DocumentFacts): void {
+    const meanwhile = between(sent, this.state.event);
+    const event = meanwhile.length === 0 ? saved : applyChanges(saved, meanwhile, { skipMoved: true });
+    this.saved = saved;
+    const next = 'ok' in event ? (event.ok ? event.value : saved) : event;
+    // The same event under its next revision is no other plan: the version stays, and so does whatever was made for it.
+    const same = sameValue(withoutRevision(next), withoutRevision(this.state.event));
+    const shown = { ...(same ? this.state.event : next), revision: saved.revision };
+    this.remember(shown);
+    this.set({ event: shown, facts, version: this.state.version + (same ? 0 : 1) });
+  }
+
+  private refused(problems: Problem[]): void {
+    const message = problems[0]?.message ?? 'That could not be saved.';
+    const codes = problems.map((problem) => problem.code);
+    if (codes.includes('changedElsewhere')) return this.set({ saving: { state: 'stale', message } });
+    if (codes.includes('unreachable')) {
+      this.set({ saving: { state: 'failed', message } });
+      return this.saveSoon(TRY_AGAIN_MS);
+    }
+    // The server would not have it: what was saved last stands again, and the steps that led away from it are gone.
+    this.done = this.done.filter((step) => step.id <= this.savedStep);
+    this.undone = [];
+    this.remember(this.saved);
+    this.set({ event: this.saved, version: this.state.version + 1, saving: { state: 'failed', message } });
+  }
+
+  /** The newer event of someone else, with what was done here put on top where both can be had. How many changes could not. */
+  async putOnTop(): Promise<Outcome<{ left: number }>> {
+    const newer = await this.deps.read(this.saved.id);
+    if (!newer.ok) return newer;
+    const mine = between(this.saved, this.state.event);
+    const left = mine.filter((change) => !applyChanges(newer.value.event, [change]).ok).length;
+    const event = applyChanges(newer.value.event, mine, { skipMoved: true });
+    this.adopt(newer.value.event, newer.value.facts);
+    if (event.ok) this.show(event.value);
+    return success({ left });
+  }
+
+  /** The newer event of someone else; what was done here is given up. */
+  async takeTheirs(): Promise<Outcome<object>> {
+    const newer = await this.deps.read(this.saved.id);
+    if (!newer.ok) return newer;
+    this.adopt(newer.value.event, newer.value.facts);
+    return success({});
+  }
+
+  /** What the server has now, whenever it is read afresh. Edits that are not saved yet are not given up for it. */
+  refresh(event: CookEvent, facts: DocumentFacts): void {
+    const pending = between(this.saved, this.state.event).length > 0;
+    const newer = event.revision > this.saved.revision && !pending;
+    const sameFacts = sameValue({ ...facts, nowMs: 0 }, { ...this.state.facts, nowMs: 0 });
+    if (newer) this.adopt(event, facts);
+    else if (!sameFacts) this.set({ facts, version: this.state.version + 1 });
+  }
+
+  private adopt(event: CookEvent, facts: DocumentFacts): void {
+    this.saved = event;
+    this.done = [];
+    this.undone = [];
+    this.remember(event);
+    this.set({ event, facts, version: this.state.version + 1, saving: { state: 'saved' } });
+  }
+}
