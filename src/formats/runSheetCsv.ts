@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Plan } from '../core/model';
 import { rfc3339 } from './clock';
-import { pitName, type MessageContext } from './messages/names';
+import { memberName, pitName, type MessageContext } from './messages/names';
 import { taskMessage } from './messages/task';
 
 /** The run sheet as CSV (RFC 4180, UTF-8): one task a row, in order. */
@@ -12,6 +12,7 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
       at: rfc3339(task.atMs, messageContext.event.timeZone),
       minutes: Math.round(task.minutes),
       kind: task.kind,
+      who: (task.who ?? []).map((id) => memberName(messageContext, id)).join(', '),
       pit: task.pitId ? pitName(messageContext, task.pitId) : '',
       what: words.title,
       detail: words.detail,
@@ -19,5 +20,5 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
       task_id: task.id,
     };
   });
-  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'who', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
 }

@@ -55,8 +55,13 @@ export function diffOf(before: unknown, after: unknown, path: string[] = []): Ch
   return sameValue(before, after) ? [] : [change(path, before, after)];
 }
 
-/** The same changes backwards. */
-export const reversed = (changes: readonly Change[]): Change[] => changes.map(({ path, from, to }) => change(path, to, from)).reverse();
+const isOrder = ({ path }: Change) => path.at(-1) === ORDER;
+
+/** The same changes backwards. A list is put in order once everything is back in it. */
+export function reversed(changes: readonly Change[]): Change[] {
+  const back = changes.map(({ path, from, to }) => change(path, to, from)).reverse();
+  return [...back.filter((each) => !isOrder(each)), ...back.filter(isOrder)];
+}
 
 export interface ApplyOptions {
   /** Leaves out changes of what is no longer as they found it, in place of refusing them all. */

@@ -42,18 +42,19 @@ export function spacesOf({ floor, gapMm, taken, blocked }: Ground): Spaces {
   return taken.reduce(takePiece, open);
 }
 
-const byArea = (a: Item, b: Item) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm || byId(a, b);
+/** Pieces of one size stay in the order they came in: which of them lies where does not hang on their ids. */
+const bySides = (a: Item, b: Item) => b.lengthMm - a.lengthMm || b.widthMm - a.widthMm;
+const byArea = (a: Item, b: Item) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm || bySides(a, b);
 const byLongest = (a: Item, b: Item) =>
   Math.max(b.lengthMm, b.widthMm) - Math.max(a.lengthMm, a.widthMm) ||
   Math.min(b.lengthMm, b.widthMm) - Math.min(a.lengthMm, a.widthMm) ||
-  byId(a, b);
+  bySides(a, b);
 const byShorter = (a: Item, b: Item) => Math.min(b.lengthMm, b.widthMm) - Math.min(a.lengthMm, a.widthMm) || byArea(a, b);
-const byId = (a: Item, b: Item) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
 /**
  * Lays as much as fits. Sensible orders and rules first, greedily into maximal free rectangles
  * (Jylanki's maximal rectangles, 2010); then, for an empty rectangular rack, an exact search; then
- * shuffled orders. The same for any order of the input; the best by area laid wins.
+ * shuffled orders. The same places for any order of the input; the best by area laid wins.
  */
 export function arrange(ground: Ground, items: readonly Item[], options: Partial<ArrangeOptions> = {}): Arrangement {
   const { shuffles, exactNodes } = { ...DEFAULTS, ...options };
@@ -71,7 +72,7 @@ export function arrange(ground: Ground, items: readonly Item[], options: Partial
     const sorted = [...items].sort(order);
     for (const rule of RULES) if (consider(greedy(ground, start, sorted, rule))) return best!;
   }
-  if (sizes.size === 1) consider(inRows(ground, [...items].sort(byId)));
+  if (sizes.size === 1) consider(inRows(ground, items));
   if (best!.left.length === 0) return best!;
   if (exactNodes > 0 && ground.taken.length === 0 && ground.blocked.length === 0 && !ground.floor.round) {
     // All of them, else all but the smallest, and so on down to what is beaten already.

@@ -6,7 +6,7 @@ import { addMinutes } from '../units';
 const BEFORE_EARLY_MIN = 60;
 
 /** Which run is worth a probe first: the one that takes longest, which is also the hardest to guess. */
-const byWorth = (a: Run, b: Run) => b.pullLateMs - b.onAtMs - (a.pullLateMs - a.onAtMs) || (a.id < b.id ? -1 : 1);
+const byWorth = (a: Run, b: Run) => b.pullLateMs - b.onAtMs - (a.pullLateMs - a.onAtMs);
 
 /**
  * Gives each run's slowest piece a channel, from going on where one is free, else from when another
@@ -25,7 +25,7 @@ export function assignProbes(probes: readonly Probe[], runs: readonly Run[]): Pr
     const starts = [run.onAtMs, ...uses.map((use) => use.toMs)].filter(
       (atMs) => atMs >= run.onAtMs && (atMs === run.onAtMs || atMs <= addMinutes(run.pullEarlyMs, -BEFORE_EARLY_MIN)),
     );
-    const slowest = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs || (a.pieceId < b.pieceId ? -1 : 1))[0];
+    const slowest = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0];
     if (!slowest) continue;
     const found = starts
       .sort((a, b) => a - b)
@@ -34,5 +34,5 @@ export function assignProbes(probes: readonly Probe[], runs: readonly Run[]): Pr
       )[0];
     if (found) uses.push({ ...found, runId: run.id, pieceId: slowest.pieceId, toMs });
   }
-  return uses.sort((a, b) => a.fromMs - b.fromMs || (a.runId < b.runId ? -1 : 1));
+  return uses.sort((a, b) => a.fromMs - b.fromMs);
 }

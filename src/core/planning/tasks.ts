@@ -85,7 +85,7 @@ export function tasksOf(
       tasks.push({ id: `${serving.id}/serve`, kind: 'serve', atMs: serving.atMs, minutes: serving.serveForMin, servingId: serving.id });
     }
   }
-  tasks.sort((a, b) => a.atMs - b.atMs || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.id < b.id ? -1 : 1));
+  tasks.sort((a, b) => a.atMs - b.atMs || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
   groupOpenings(tasks);
   return tasks;
 }

@@ -63,7 +63,7 @@ export function placeSteps(orders: readonly PrepOrder[], context: PrepContext): 
       latestNextMs = latestMs;
     });
   }
-  return steps.sort((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1));
+  return steps.sort((a, b) => a.atMs - b.atMs);
 }
 
 interface Place {

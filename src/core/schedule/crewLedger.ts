@@ -28,8 +28,8 @@ export class CrewLedger {
   ) {
     const ends = new Map<string, number>();
     for (const { memberId, fromMs, toMs } of windows ?? []) ends.set(memberId, (ends.get(memberId) ?? 0) + toMs - fromMs);
-    // Whoever is there for the shortest time is asked first, so that the others stay free.
-    this.people = [...ends].sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1)).map(([memberId]) => memberId);
+    // Whoever is there for the shortest time is asked first, so that the others stay free; of two alike, the one listed first.
+    this.people = [...ends].sort((a, b) => a[1] - b[1]).map(([memberId]) => memberId);
     for (const person of this.people) this.busy.set(person, []);
   }
 

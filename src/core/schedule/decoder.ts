@@ -52,7 +52,7 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   const demand = ({ batch, cut, method }: BatchOrder) =>
     batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
     (method.pitRangeC[1] - method.pitRangeC[0] + 5);
-  return demand(b) - demand(a) || (a.batch.id < b.batch.id ? -1 : 1);
+  return demand(b) - demand(a);
 }
 
 const crosses = (a: Road, b: Road): boolean => a.fromMs < b.toMs && a.toMs > b.fromMs && !(a.fromMs === b.fromMs && a.toMs === b.toMs);
@@ -73,7 +73,7 @@ export class Decoder {
   readonly orders: ReadonlyMap<string, BatchOrder>;
   private readonly context: PlacementContext;
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
-  private readonly days = new Days();
+  private readonly days: Days;
   private readonly drives: Drive[];
   private readonly nobodyDrives: PlanProblem[];
   private readonly judgedBy: JudgedBy;
@@ -91,6 +91,11 @@ export class Decoder {
     memo: PackingMemo = new Map(),
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
+    const names = new Map([
+      ...input.pits.map((pit, i): [string, string] => [pit.id, `pit ${i}`]),
+      ...orders.flatMap(({ batch }, i) => batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`])),
+    ]);
+    this.days = new Days((key) => names.get(key) ?? key);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(
@@ -229,7 +234,7 @@ export class Decoder {
       .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
       .map((run) => ({ batchId: run.batchId, lateShare: this.days.lateShare(run, this.deadlineMs(run)) }))
       .filter((each) => each.lateShare > 0)
-      .sort((a, b) => b.lateShare - a.lateShare || (a.batchId < b.batchId ? -1 : 1));
+      .sort((a, b) => b.lateShare - a.lateShare);
     const broken = leftPieces + unlit.length + this.nobodyDrives.length;
     const objective = objectiveOf({ runs, firings, broken, odds, ceilingOf: (run) => this.ceilingMin(run) }, this.judgedBy);
     for (const each of odds)
@@ -237,7 +242,7 @@ export class Decoder {
         problems.push({ code: 'servingRisk', severity: 'warning', servingId: each.servingId, onTimeShare: each.onTimeShare });
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
     if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
-    runs.sort((a, b) => a.onAtMs - b.onAtMs || (a.id < b.id ? -1 : 1));
+    runs.sort((a, b) => a.onAtMs - b.onAtMs);
     return {
       scheme,
       objective,

@@ -44,7 +44,7 @@ export function firingsOf(
       current.offAtMs = Math.max(current.offAtMs, use.toMs);
     }
   }
-  firings.sort((a, b) => a.lightAtMs - b.lightAtMs || (a.pitId < b.pitId ? -1 : 1));
+  firings.sort((a, b) => a.lightAtMs - b.lightAtMs);
   // The latest first: it has the least time before it to give way.
   const unlit: Firing[] = [];
   for (const firing of [...firings].reverse()) {

@@ -23,7 +23,7 @@ export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pi
   const { batch, cut } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
-    .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
+    .sort((a, b) => b.kg - a.kg);
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
   let alternative =
     alternativesFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??

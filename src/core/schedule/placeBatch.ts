@@ -23,7 +23,7 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   const { batch, cut, method } = order;
   const pieces = batch.pieces
     .map((piece) => footprintOf(cut, batch.id, piece))
-    .sort((a, b) => b.kg - a.kg || (a.pieceId < b.pieceId ? -1 : 1));
+    .sort((a, b) => b.kg - a.kg);
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });

@@ -20,14 +20,15 @@ export class Days {
   private readonly pieces = new Map<string, Float64Array>();
   private readonly runs = new Map<string, Float64Array>();
 
-  constructor() {
+  /** `nameOf` gives each pit and piece the name its luck goes with: where it stands in the event, whatever id was drawn for it. */
+  constructor(private readonly nameOf: (key: string) => string = (key) => key) {
     this.weather = normals(1);
   }
 
   private of(map: Map<string, Float64Array>, key: string): Float64Array {
     let found = map.get(key);
     if (!found) {
-      found = normals(hash(key));
+      found = normals(hash(this.nameOf(key)));
       map.set(key, found);
     }
     return found;
@@ -88,7 +89,7 @@ function normals(seed: number): Float64Array {
   return Float64Array.from({ length: DAYS }, () => random.normal());
 }
 
-/** FNV-1a: the luck of a piece goes with its name. */
+/** FNV-1a. */
 function hash(text: string): number {
   let value = 2166136261;
   for (let i = 0; i < text.length; i++) value = Math.imul(value ^ text.charCodeAt(i), 16777619);

@@ -1,4 +1,4 @@
-import { cutIn, type CookEvent, type HoldingBox, type Library, type Pit, type Probe, type Warmer } from '../../core/model';
+import { cutIn, type CookEvent, type CrewMember, type HoldingBox, type Library, type Pit, type Probe, type Warmer } from '../../core/model';
 import type { Units } from '../units';
 
 /** What the sentences speak of, and in which units. The same words serve the screen, the calendar and the table. */
@@ -8,14 +8,15 @@ export interface MessageContext {
   boxes: HoldingBox[];
   warmers?: Warmer[];
   probes?: Probe[];
+  crew?: CrewMember[];
   library: Library;
   units: Units;
 }
 
-/** Speech about an event as it was planned. */
+/** What is said about an event as it was planned. */
 export const messageContextOf = (input: Omit<MessageContext, 'units'>, units: Units): MessageContext => {
-  const { event, pits, boxes, warmers, probes, library } = input;
-  return { event, pits, boxes, warmers, probes, library, units };
+  const { event, pits, boxes, warmers, probes, crew, library } = input;
+  return { event, pits, boxes, warmers, probes, crew, library, units };
 };
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -26,6 +27,8 @@ export const pitName = (messageContext: MessageContext, pitId: string): string =
   messageContext.pits.find((pit) => pit.id === pitId)?.name ?? 'a pit';
 export const gearName = ({ boxes, warmers = [] }: MessageContext, gearId: string): string =>
   [...boxes, ...warmers].find((each) => each.id === gearId)?.name ?? (gearId === 'board' ? 'the board, tented' : 'a box');
+export const memberName = ({ crew = [] }: MessageContext, memberId: string): string =>
+  crew.find((each) => each.id === memberId)?.name ?? 'somebody';
 export const rackName = (messageContext: MessageContext, pitId: string, rackId: string): string =>
   messageContext.pits.find((pit) => pit.id === pitId)?.racks.find((rack) => rack.id === rackId)?.name ?? 'a rack';
 

@@ -33,8 +33,7 @@ export function openTasksOf(plan: Plan, time: (ms: number) => string): OpenTask[
     .sort(
       (a, b) =>
         a.atMs - b.atMs ||
-        TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind) ||
-        ((a.pieces ?? []).join() < (b.pieces ?? []).join() ? -1 : 1),
+        TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind),
     )
     .map(({ atMs, minutes, kind, pit, pieces, who }) => ({
       at: time(atMs),
