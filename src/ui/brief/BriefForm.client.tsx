@@ -139,13 +139,16 @@ function useBriefEdits(form: UseFormReturn<BriefInput>): number {
   /** The event as this form last left it, or was last set to. */
   const own = useRef(event);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const settling = useRef(false);
   const field = useRef<string>(undefined);
 
   const settle = async () => {
     timer.current = undefined;
     const key = field.current;
     field.current = undefined;
+    settling.current = true;
     const outcome = await actions.saveBrief(form.getValues(), { key: key && `brief/${key}` });
+    settling.current = false;
     if (outcome.ok) {
       own.current = store.snapshot().event;
       form.clearErrors();
@@ -176,7 +179,7 @@ function useBriefEdits(form: UseFormReturn<BriefInput>): number {
     };
   }, [form]);
   useEffect(() => {
-    if (event === own.current || timer.current !== undefined) return;
+    if (event === own.current || timer.current !== undefined || settling.current) return;
     const moved = !sameValue(briefOf(event), briefOf(own.current));
     own.current = event;
     if (!moved) return;

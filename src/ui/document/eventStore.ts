@@ -210,7 +210,10 @@ export class EventStore {
         if (changes.length === 0) break;
         this.set({ saving: { state: 'saving' } });
         const outcome = await this.deps.save({ eventId: sent.id, revision: this.saved.revision, changes });
-        if (!outcome.ok) return this.refused(outcome.problems);
+        if (!outcome.ok) {
+          if (await this.isOwnEcho(outcome.problems)) continue;
+          return this.refused(outcome.problems);
+        }
         this.savedStep = sentStep;
         this.taken(outcome.value.event, sent, { ...this.state.facts, nowMs: outcome.value.nowMs });
       }
@@ -231,6 +234,21 @@ export class EventStore {
     const shown = { ...(same ? this.state.event : next), revision: saved.revision };
     this.remember(shown);
     this.set({ event: shown, facts, version: this.state.version + (same ? 0 : 1) });
+  }
+
+  /**
+   * A page that was left sends its last changes on its way out; the next page then finds the event a revision
+   * further by nothing but what it was about to send itself. That is nobody else's work.
+   */
+  private async isOwnEcho(problems: Problem[]): Promise<boolean> {
+    if (!problems.some((problem) => problem.code === 'changedElsewhere')) return false;
+    const newer = await this.deps.read(this.saved.id);
+    if (!newer.ok) return false;
+    const mine = between(this.saved, this.state.event);
+    const theirs = between(this.saved, newer.value.event);
+    const own = theirs.every((change) => mine.some((each) => sameValue(each.path, change.path) && sameValue(each.to, change.to)));
+    if (own) this.saved = newer.value.event;
+    return own;
   }
 
   private refused(problems: Problem[]): void {

@@ -48,7 +48,10 @@ export const conversions = (units: Units) => ({
 function messageAt(errors: object, path: string): string | undefined {
   const keys = path.split('.');
   const at = (parts: string[]) => parts.reduce<unknown>((found, key) => (found as Record<string, unknown> | undefined)?.[key], errors);
-  const messageOf = (found: unknown) => (found as { message?: string } | undefined)?.message;
+  const messageOf = (found: unknown) => {
+    const error = found as { message?: string; root?: { message?: string } } | undefined;
+    return error?.message ?? error?.root?.message;
+  };
   return messageOf(at(keys)) ?? (keys.at(-1) === '0' ? messageOf(at(keys.slice(0, -1))) : undefined);
 }
 
