@@ -22,6 +22,6 @@ export async function planEvent(context: Context, eventId: string): Promise<Plan
   const found = await readDocument(context, eventId);
   if (!found) return undefined;
   const { input, learned } = planInputFor(found.event, found.facts);
-  if (forecasts.batches.size > MOST_FORECASTS_KEPT) forecasts = newForecastCache();
+  if (forecasts.cooked.size > MOST_FORECASTS_KEPT) forecasts = newForecastCache();
   return { input, plan: checkedPlan(input, forecasts), learned, facts: found.facts };
 }

@@ -125,8 +125,8 @@ test('a dish nobody has declared is never called free: its card waits until it i
   await stage(page, 'Brief');
   await page.getByRole('button', { name: /^Allergens of Mac and cheese/ }).click();
   await page.getByLabel(/^Declared: what is not ticked/).check();
-  await page.getByLabel('wheat').check();
-  await page.getByLabel('milk').check();
+  await page.getByRole('checkbox', { name: 'wheat' }).check();
+  await page.getByRole('checkbox', { name: 'milk' }).check();
   await page.keyboard.press('Escape');
   await expect(page.getByText(/Milk is in Mac and cheese; no dish is known to be free of it\./)).toBeVisible();
   await stage(page, 'Service');

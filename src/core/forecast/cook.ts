@@ -103,154 +103,240 @@ export function finishHot(body: Body, setup: CookSetup, global: ModelParameters,
   }
 }
 
+/** A cook under way: everything that changes while it cooks. */
+interface CookState {
+  setup: CookSetup;
+  global: ModelParameters;
+  body: Body;
+  thin?: Body;
+  boundary: ReturnType<typeof emptyBoundary>;
+  climate: PitClimate;
+  stepMin: number;
+  minute: number;
+  wrap: CookSetup['wrap'];
+  wrapAtMin?: number;
+  unwrapped: boolean;
+  openedAtMin: number;
+  sprayedAtMin: number;
+  /** Core before this step and after it, and the hottest it has been. */
+  beforeC: number;
+  nowC: number;
+  hottestCoreC: number;
+  thinHottestC: number;
+  /** Air at the piece, and how wet its surface still is. */
+  airC: number;
+  wetLeft: number;
+  converted: number;
+  convertedBefore: number;
+  thinConverted: number;
+  thinDoneAtMin?: number;
+  bark: number;
+  barkSetAtMin?: number;
+  smoke: SmokeTaken;
+  lastPeakC: number;
+  lastPeakMin: number;
+}
+
+/** How it ended: when, at which core, and its peak for a cook judged by that. */
+interface Finish {
+  doneAtMin: number;
+  doneCoreC: number;
+  peakCoreC?: number;
+}
+
+function startCook(setup: CookSetup, global: ModelParameters, { stepMin, cells, bothEnds }: Required<CookOptions>): CookState {
+  const { startC } = setup.body;
+  return {
+    setup,
+    global,
+    body: createBody(setup.body, setup.altitudeM, cells),
+    thin: bothEnds && setup.thinEnd ? createBody(setup.thinEnd, setup.altitudeM, cells) : undefined,
+    boundary: emptyBoundary(),
+    climate: pitClimate(setup.pitKind, setup.climate),
+    stepMin,
+    minute: 0,
+    wrap: 'none',
+    unwrapped: false,
+    openedAtMin: 0,
+    sprayedAtMin: -Infinity,
+    beforeC: startC,
+    nowC: startC,
+    hottestCoreC: startC,
+    thinHottestC: startC,
+    airC: setPointC(setup.pit, 0) - setup.pit.openingDropC,
+    wetLeft: 1,
+    converted: 0,
+    convertedBefore: 0,
+    thinConverted: 0,
+    bark: 0,
+    smoke: startSmoke(),
+    lastPeakC: startC,
+    lastPeakMin: 0,
+  };
+}
+
+/** The lid is lifted for a spray on its rhythm; what any opening still costs is taken off the pit's air. */
+function applyOpening(cook: CookState): void {
+  const { setup, minute } = cook;
+  const { spray, pit } = setup;
+  if (spray && cook.wrap === 'none' && minute >= spray.fromMin && minute - cook.sprayedAtMin >= spray.everyMin) {
+    cook.sprayedAtMin = minute;
+    cook.openedAtMin = minute;
+  }
+  const sinceMin = minute - cook.openedAtMin;
+  const lostC = sinceMin < 6 * pit.recoverMin ? pit.openingDropC * openingShareLeft(sinceMin, pit.recoverMin) : 0;
+  cook.airC = setPointC(pit, minute) + setup.zoneOffsetC - lostC;
+}
+
+/** Heat goes in, water goes out: the wet surface is what stalls it. */
+function stepBody(cook: CookState): void {
+  const { setup, global, body, boundary } = cook;
+  cook.wetLeft = wetShareLeft(global, body, drippedShare(global, cook.hottestCoreC));
+  const wet = setup.surfaceWetFactor * (cook.minute - cook.sprayedAtMin < SPRAY_WET_MIN ? global.wetShare : cook.wetLeft);
+  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, wet);
+  advanceBody(body, boundary, cook.stepMin * 60);
+  cook.nowC = coreC(body);
+}
+
+/** Bark and smoke, while it is bare. */
+function stepSurface(cook: CookState): void {
+  if (cook.wrap !== 'none') return;
+  const dryness = cook.wetLeft / cook.global.wetShare;
+  cook.bark += (barkRatePerH(dryness, cook.body.surfaceC) * cook.stepMin * 60) / 3600;
+  if (cook.barkSetAtMin === undefined && cook.bark >= BARK_SET) cook.barkSetAtMin = cook.minute;
+  takeSmoke(cook.smoke, cook.body, cook.setup, dryness, cook.minute, cook.stepMin);
+}
+
+/** The thin end lives through the same pit; it only suffers. */
+function stepThinEnd(cook: CookState): void {
+  const { thin, setup, global, boundary, stepMin } = cook;
+  if (!thin) return;
+  const beforeC = coreC(thin);
+  if (beforeC > cook.thinHottestC) cook.thinHottestC = beforeC;
+  const wet = setup.surfaceWetFactor * wetShareLeft(global, thin, drippedShare(global, cook.thinHottestC));
+  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, wet);
+  advanceBody(thin, boundary, stepMin * 60);
+  const rate = softeningRatePerS((beforeC + coreC(thin)) / 2, setup.softeningH, global.activationJPerMol);
+  cook.thinConverted = advanceConversion(cook.thinConverted, rate, stepMin * 60);
+  if (cook.thinDoneAtMin === undefined && setup.done.by === 'tender' && cook.thinConverted >= setup.done.convertedShare)
+    cook.thinDoneAtMin = cook.minute;
+}
+
+function stepTenderness(cook: CookState): void {
+  const { setup, global, beforeC, nowC, stepMin } = cook;
+  const rate = softeningRatePerS((beforeC + nowC) / 2, setup.softeningH, global.activationJPerMol);
+  cook.converted = advanceConversion(cook.converted, rate, stepMin * 60);
+}
+
+/** By tenderness (coldest cell), by the probe, or by the peak it would reach after carry-over. */
+function judgeDone(cook: CookState): Finish | undefined {
+  const { setup, minute, stepMin, beforeC, nowC } = cook;
+  const { done } = setup;
+  const from = minute - stepMin;
+  if (done.by === 'tender') {
+    if (cook.converted < done.convertedShare) return undefined;
+    return { doneAtMin: crossingBetween(from, cook.convertedBefore, minute, cook.converted, done.convertedShare), doneCoreC: nowC };
+  }
+  if (done.by === 'probe')
+    return nowC < done.coreC ? undefined : { doneAtMin: crossingBetween(from, beforeC, minute, nowC, done.coreC), doneCoreC: done.coreC };
+  if (nowC < done.coreC - CARRY_OVER_REACH_C) return undefined;
+  const peakC = peakAfterPull(cook.body, setup, cook.global, cook.climate);
+  const { lastPeakC, lastPeakMin } = cook;
+  cook.lastPeakC = peakC;
+  cook.lastPeakMin = minute;
+  if (peakC < done.coreC) return undefined;
+  const share = lastPeakMin === 0 ? 1 : (done.coreC - lastPeakC) / (peakC - lastPeakC);
+  return { doneAtMin: minute - stepMin * (1 - share), doneCoreC: beforeC + share * (nowC - beforeC), peakCoreC: peakC };
+}
+
+/** Wraps by core, clock or bark, on its own where it lags, and unwraps by the clock. Each opens the pit. */
+function applyWrap(cook: CookState): void {
+  const { setup, minute } = cook;
+  if (cook.wrapAtMin === undefined && setup.wrap !== 'none' && wrapIsDue(setup, minute, cook.nowC, cook.bark)) {
+    cook.wrap = setup.wrap;
+    cook.wrapAtMin = minute;
+    cook.openedAtMin = minute;
+    if (setup.finishKind) cook.climate = pitClimate(setup.finishKind);
+  }
+  if (setup.rescue && cook.wrap !== setup.rescue.wrap && minute >= setup.rescue.afterMin) {
+    cook.wrap = setup.rescue.wrap;
+    cook.wrapAtMin ??= minute;
+    cook.openedAtMin = minute;
+  }
+  if (cook.wrap !== 'none' && !cook.unwrapped && setup.unwrapAfterMin !== undefined && minute >= setup.unwrapAfterMin) {
+    cook.wrap = 'none';
+    cook.unwrapped = true;
+    cook.openedAtMin = minute;
+  }
+}
+
+/** One step of a cook, phase by phase; how it ended, once it has. */
+function stepCook(cook: CookState, minute: number): Finish | undefined {
+  cook.minute = minute;
+  cook.beforeC = coreC(cook.body);
+  cook.convertedBefore = cook.converted;
+  if (cook.beforeC > cook.hottestCoreC) cook.hottestCoreC = cook.beforeC;
+  applyOpening(cook);
+  stepBody(cook);
+  stepSurface(cook);
+  stepThinEnd(cook);
+  stepTenderness(cook);
+  const finish = judgeDone(cook);
+  if (!finish) applyWrap(cook);
+  return finish;
+}
+
+/** What is told of a cook when it is over. */
+function cookedBy(cook: CookState, status: Cook['status'], finish: Finish, trace: Trace): Cook {
+  const { setup, global, body, thin } = cook;
+  return {
+    status,
+    wrapAtMin: cook.wrapAtMin,
+    ...finish,
+    barkSetAtMin: cook.barkSetAtMin,
+    bark: cook.bark,
+    smoke: cook.smoke,
+    convertedShare: cook.converted,
+    evaporatedShare: body.evaporatedKg / setup.body.massKg,
+    drippedShare: drippedShare(global, Math.max(cook.hottestCoreC, coreC(body))),
+    thinEnd: thin && { coreC: coreC(thin), doneAtMin: cook.thinDoneAtMin, convertedShare: cook.thinConverted },
+    trace,
+    body,
+  };
+}
+
 /**
  * Runs one cook from going on to being pulled (equations in docs/model.md): pit programme with its
  * openings (loading, wrap, unwrap, sprays), drying surface, wrap by core, clock or bark, rescue
- * wrap, and the finish by tenderness (coldest cell), by the probe, or by the peak after carry-over.
- * The thick end decides; the thin end only suffers.
+ * wrap, and the finish by tenderness, by the probe, or by the peak after carry-over. The thick end decides.
  */
 export function runCook(setup: CookSetup, parameters: ParameterSet, options: CookOptions = {}): Cook {
-  const { stepMin, cells, longestMin, bothEnds } = { ...DEFAULTS, ...options };
-  const { global } = parameters;
-  let climate = pitClimate(setup.pitKind, setup.climate);
-  const body = createBody(setup.body, setup.altitudeM, cells);
-  const thin = bothEnds && setup.thinEnd ? createBody(setup.thinEnd, setup.altitudeM, cells) : undefined;
-  const boundary = emptyBoundary();
+  const full = { ...DEFAULTS, ...options };
+  const { stepMin, longestMin } = full;
+  const cook = startCook(setup, parameters.global, full);
   const longest = Math.ceil(longestMin / stepMin);
   const [core, surface, pit, spare] = scratch(longest + 1);
-  const thinCore = thin ? spare : undefined;
-  core[0] = setup.body.startC;
-  surface[0] = setup.body.startC;
-  pit[0] = setPointC(setup.pit, 0) - setup.pit.openingDropC;
-  if (thinCore) thinCore[0] = setup.body.startC;
-
-  const dtS = stepMin * 60;
-  const smoke = startSmoke();
-  let wrap: CookSetup['wrap'] = 'none';
-  let wrapAtMin: number | undefined;
-  let unwrapped = false;
-  let openedAtMin = 0;
-  let sprayedAtMin = -Infinity;
-  let converted = 0;
-  let thinConverted = 0;
-  let thinDoneAtMin: number | undefined;
-  let bark = 0;
-  let barkSetAtMin: number | undefined;
-  let lastPeakC = setup.body.startC;
-  let lastPeakMin = 0;
-  let hottestCoreC = setup.body.startC;
-  let thinHottestC = setup.body.startC;
-  let count = 1;
-
-  const finish = (status: Cook['status'], doneAtMin: number, doneCoreC: number, peakCoreC?: number): Cook => ({
-    status,
-    wrapAtMin,
-    doneAtMin,
-    doneCoreC,
-    peakCoreC,
-    barkSetAtMin,
-    bark,
-    smoke,
-    convertedShare: converted,
-    evaporatedShare: body.evaporatedKg / setup.body.massKg,
-    drippedShare: drippedShare(global, Math.max(hottestCoreC, coreC(body))),
-    thinEnd: thin && { coreC: coreC(thin), doneAtMin: thinDoneAtMin, convertedShare: thinConverted },
-    trace: {
-      stepMin,
-      coreC: core.slice(0, count),
-      surfaceC: surface.slice(0, count),
-      pitC: pit.slice(0, count),
-      thinCoreC: thinCore?.slice(0, count),
-    },
-    body,
+  const thinCore = cook.thin ? spare : undefined;
+  const write = (step: number) => {
+    core[step] = step === 0 ? setup.body.startC : cook.nowC;
+    surface[step] = step === 0 ? setup.body.startC : cook.body.surfaceC;
+    pit[step] = cook.airC;
+    if (thinCore) thinCore[step] = step === 0 ? setup.body.startC : coreC(cook.thin!);
+  };
+  const traceTo = (count: number): Trace => ({
+    stepMin,
+    coreC: core.slice(0, count),
+    surfaceC: surface.slice(0, count),
+    pitC: pit.slice(0, count),
+    thinCoreC: thinCore?.slice(0, count),
   });
-
+  write(0);
   for (let step = 1; step <= longest; step++) {
-    const minute = step * stepMin;
-    const beforeC = coreC(body);
-    const convertedBefore = converted;
-    if (beforeC > hottestCoreC) hottestCoreC = beforeC;
-
-    const { spray } = setup;
-    if (spray && wrap === 'none' && minute >= spray.fromMin && minute - sprayedAtMin >= spray.everyMin) {
-      sprayedAtMin = minute;
-      openedAtMin = minute;
-    }
-    const sinceOpenMin = minute - openedAtMin;
-    const lostC =
-      sinceOpenMin < 6 * setup.pit.recoverMin ? setup.pit.openingDropC * openingShareLeft(sinceOpenMin, setup.pit.recoverMin) : 0;
-    const airC = setPointC(setup.pit, minute) + setup.zoneOffsetC - lostC;
-    const left = wetShareLeft(global, body, drippedShare(global, hottestCoreC));
-    const wet = setup.surfaceWetFactor * (minute - sprayedAtMin < SPRAY_WET_MIN ? global.wetShare : left);
-    pitBoundary(boundary, global, climate, wrap, airC, wet);
-    advanceBody(body, boundary, dtS);
-    const nowC = coreC(body);
-    core[step] = nowC;
-    surface[step] = body.surfaceC;
-    pit[step] = airC;
-    count = step + 1;
-
-    if (wrap === 'none') {
-      bark += (barkRatePerH(left / global.wetShare, body.surfaceC) * dtS) / 3600;
-      if (barkSetAtMin === undefined && bark >= BARK_SET) barkSetAtMin = minute;
-      takeSmoke(smoke, body, setup, left / global.wetShare, minute, stepMin);
-    }
-    if (thin) {
-      const thinBeforeC = coreC(thin);
-      if (thinBeforeC > thinHottestC) thinHottestC = thinBeforeC;
-      pitBoundary(
-        boundary,
-        global,
-        climate,
-        wrap,
-        airC,
-        setup.surfaceWetFactor * wetShareLeft(global, thin, drippedShare(global, thinHottestC)),
-      );
-      advanceBody(thin, boundary, dtS);
-      thinCore![step] = coreC(thin);
-      thinConverted = advanceConversion(
-        thinConverted,
-        softeningRatePerS((thinBeforeC + coreC(thin)) / 2, setup.softeningH, global.activationJPerMol),
-        dtS,
-      );
-      if (thinDoneAtMin === undefined && setup.done.by === 'tender' && thinConverted >= setup.done.convertedShare) thinDoneAtMin = minute;
-    }
-
-    const { done } = setup;
-    converted = advanceConversion(converted, softeningRatePerS((beforeC + nowC) / 2, setup.softeningH, global.activationJPerMol), dtS);
-    if (done.by === 'tender') {
-      if (converted >= done.convertedShare)
-        return finish('done', crossingBetween(minute - stepMin, convertedBefore, minute, converted, done.convertedShare), nowC);
-    } else if (done.by === 'probe') {
-      if (nowC >= done.coreC) return finish('done', crossingBetween(minute - stepMin, beforeC, minute, nowC, done.coreC), done.coreC);
-    } else if (nowC >= done.coreC - CARRY_OVER_REACH_C) {
-      const peakC = peakAfterPull(body, setup, global, climate);
-      if (peakC >= done.coreC) {
-        const share = lastPeakMin === 0 ? 1 : (done.coreC - lastPeakC) / (peakC - lastPeakC);
-        return finish('done', minute - stepMin * (1 - share), beforeC + share * (nowC - beforeC), peakC);
-      }
-      lastPeakC = peakC;
-      lastPeakMin = minute;
-    }
-
-    if (wrapAtMin === undefined && setup.wrap !== 'none' && wrapIsDue(setup, minute, nowC, bark)) {
-      wrap = setup.wrap;
-      wrapAtMin = minute;
-      openedAtMin = minute;
-      if (setup.finishKind) climate = pitClimate(setup.finishKind);
-    }
-    if (setup.rescue && wrap !== setup.rescue.wrap && minute >= setup.rescue.afterMin) {
-      wrap = setup.rescue.wrap;
-      wrapAtMin ??= minute;
-      openedAtMin = minute;
-    }
-    if (wrap !== 'none' && !unwrapped && setup.unwrapAfterMin !== undefined && minute >= setup.unwrapAfterMin) {
-      wrap = 'none';
-      unwrapped = true;
-      openedAtMin = minute;
-    }
+    const finish = stepCook(cook, step * stepMin);
+    write(step);
+    if (finish) return cookedBy(cook, 'done', finish, traceTo(step + 1));
   }
-  return finish('never', longestMin, coreC(body));
+  return cookedBy(cook, 'never', { doneAtMin: longestMin, doneCoreC: coreC(cook.body) }, traceTo(longest + 1));
 }
 
 /** By core, by the clock, by the bark: the first to happen, or all of them. */

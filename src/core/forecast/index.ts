@@ -12,6 +12,8 @@ export type { LoggedCook } from './logged';
 export { SHIPPED_PARAMETERS } from './parameters';
 export type { ParameterSet } from './parameters';
 export { programmeOf, steadyPit } from './pit';
+export { physicsOf, plannedCook, ROOM_C } from './plannedCook';
+export type { PlannedCook, PlannedPiece, PlannedPlace } from './plannedCook';
 export { DARK_SMOKE_MOST_H } from './bark';
 export { findStall } from './stall';
 export type { Stall } from './stall';

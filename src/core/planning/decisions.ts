@@ -3,7 +3,7 @@ import type { Plan, Run } from '../model';
 import { forecastBatch, newForecastCache, type ForecastCache } from '../schedule';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { batchOrders } from './searchInput';
+import { cookOfRun } from './cookOfRun';
 
 /** A moment at which the core tells whether a run will be late, and what can still be done. */
 export interface Decision {
@@ -29,24 +29,23 @@ const LOOSE_FACTOR = 2;
  * expected one stood at m / f (like cooks differ by a factor in time); f is the one that just meets the rest.
  */
 export function decisionsOf(input: PlanInput, plan: Plan, cache: ForecastCache = newForecastCache()): Decision[] {
-  const orders = batchOrders(input);
   const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: plan.confidence, hotHoldC: 0 };
   return plan.runs
     .flatMap((run): Decision[] => {
-      const order = orders.find((each) => each.batch.id === run.batchId);
-      const pit = input.pits.find((each) => each.id === run.pitId);
-      if (!order || !pit) return [];
+      const cooked = cookOfRun(input, run);
+      if (!cooked) return [];
+      const { order, pit, finish } = cooked;
       const medianMin = (run.pullMedianMs - run.onAtMs) / MS_PER_MIN;
       const availableMin = (run.carveAtMs - run.onAtMs) / MS_PER_MIN - run.ventMin - run.restMin;
       const factor = availableMin / medianMin;
       if (medianMin < WORTH_MIN || factor > LOOSE_FACTOR || factor <= 1) return [];
-      const { trace } = forecastBatch(cache, context, order, pit, run.pitC).last;
+      const { trace } = forecastBatch(cache, context, order, pit, run.pitC, finish).last;
       const coreAt = (minute: number) => trace.coreC[Math.min(trace.coreC.length - 1, Math.max(0, Math.round(minute / trace.stepMin)))]!;
       const topC = Math.min(order.method.pitRangeC[1], pit.rangeC[1]);
       return SHARES.map((share): Decision => {
         const minute = Math.round(share * medianMin);
         const atMs = addMinutes(run.onAtMs, minute);
-        const raised = topC > run.pitC + 2 ? forecastBatch(cache, context, order, pit, topC).last.doneAtMin : undefined;
+        const raised = topC > run.pitC + 2 ? forecastBatch(cache, context, order, pit, topC, finish).last.doneAtMin : undefined;
         const wrapNow = order.method.wrap !== 'none' && run.wrapAtMs !== undefined && atMs < run.wrapAtMs;
         return {
           runId: run.id,

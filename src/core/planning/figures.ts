@@ -1,10 +1,10 @@
 import { fuelFor } from '../fire';
 import { predictedYield, SHIPPED_PARAMETERS } from '../forecast';
-import { cutIn, type Plan, type Shift } from '../model';
+import type { Plan, Shift } from '../model';
 import { forecastBatch, wakingsOf, type ForecastCache } from '../schedule';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { batchOrders } from './searchInput';
+import { cookOfRun } from './cookOfRun';
 
 /** What is asked of a plan when it is set beside another. */
 export interface PlanFigures {
@@ -61,15 +61,13 @@ function sleepOf(work: readonly number[], quiet: readonly Shift[]): number {
 }
 
 function cookedKg(input: PlanInput, plan: Plan, cache: ForecastCache): number {
-  const orders = batchOrders(input);
   const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: plan.confidence, hotHoldC: 0 };
   return plan.runs.reduce((sum, run) => {
-    const order = orders.find((each) => each.batch.id === run.batchId);
-    const pit = input.pits.find((each) => each.id === run.pitId);
-    const cut = order && cutIn(input.library, order.batch.cutId);
-    if (!order || !pit || !cut) return sum;
-    const { last } = forecastBatch(cache, context, order, pit, run.pitC);
+    const cooked = cookOfRun(input, run);
+    if (!cooked) return sum;
+    const { order, pit, finish } = cooked;
+    const { last } = forecastBatch(cache, context, order, pit, run.pitC, finish);
     const piece = run.kg / run.pieceIds.length;
-    return sum + run.kg * predictedYield(cut, piece, last.evaporatedShare + last.drippedShare, SHIPPED_PARAMETERS);
+    return sum + run.kg * predictedYield(order.cut, piece, last.evaporatedShare + last.drippedShare, SHIPPED_PARAMETERS);
   }, 0);
 }

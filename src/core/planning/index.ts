@@ -21,6 +21,7 @@ export type { Remedy } from './remedies';
 export { draggedPlan } from './drag';
 export { equippedFor, faceOf, inputFor, namedPlanOf, withFace, withNamedPlan } from './face';
 export type { PlanFace } from './face';
+export { cookOfRun } from './cookOfRun';
 export { decisionsOf } from './decisions';
 export type { Decision } from './decisions';
 export { planFigures } from './figures';

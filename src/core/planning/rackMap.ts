@@ -4,7 +4,7 @@ import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule'
 import { SHIPPED_PARAMETERS } from '../forecast';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { batchOrders } from './searchInput';
+import { cookOfRun } from './cookOfRun';
 
 /** A piece on a rack of the map, with all that is shown of it. */
 export interface MapPiece extends Occupancy {
@@ -130,18 +130,12 @@ export function finishByOffset(
   pieceId: string,
   cache: ForecastCache = newForecastCache(),
 ): FinishByOffset | undefined {
-  const order = batchOrders(input).find((each) => each.batch.id === run.batchId);
-  const pit = input.pits.find((each) => each.id === run.pitId);
-  const piece = order?.batch.pieces.find((each) => each.id === pieceId);
+  const cooked = cookOfRun(input, run);
+  const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
   const pull = run.pulls.find((each) => each.pieceId === pieceId);
-  if (!order || !pit || !piece || !pull) return undefined;
-  const finishPit =
-    run.moveAtMs === undefined
-      ? pit
-      : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
-  const finish = run.finishC !== undefined && finishPit ? { pit: finishPit, pitC: run.finishC } : undefined;
+  if (!cooked || !piece || !pull) return undefined;
   const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: input.event.confidence, hotHoldC: 0 };
-  const factorAt = (offsetC: number) => offsetFactor(cache, context, { order, pit, pitC: run.pitC, finish }, piece, offsetC);
+  const factorAt = (offsetC: number) => offsetFactor(cache, context, cooked, piece, offsetC);
   const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;
   const evenMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN / factorAt(here);
   return {

@@ -1,12 +1,10 @@
 import {
   BAND_STEP_MIN,
-  cookSetup,
   forecastCook,
   holdTogether,
+  plannedCook,
   predictedYield,
   SHIPPED_PARAMETERS,
-  programmeOf,
-  temperedC,
   type CookForecast,
   type HoldingPlace,
   type Quantiles,
@@ -17,7 +15,7 @@ import { gradeOf } from '../quantities';
 import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safety';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { batchOrders } from './searchInput';
+import { cookOfRun } from './cookOfRun';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -48,41 +46,24 @@ export interface RunCurve {
 /** Every how many minutes the curve is sampled for drawing. */
 const SAMPLE_MIN = 3;
 const SAMPLES = 200;
-const ROOM_C = 20;
-const START_C = 4;
 
 /** The curve behind one run of a plan, with its range; undefined when the event no longer has its batch. */
 export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
-  const order = batchOrders(input).find((each) => each.batch.id === run.batchId);
-  const pit = input.pits.find((each) => each.id === run.pitId);
-  if (!order || !pit) return undefined;
-  const { cut, method } = order;
-  const finish =
-    run.moveAtMs === undefined
-      ? undefined
-      : input.pits.find((each) => run.legs.some((leg) => leg.fromMs === run.moveAtMs && leg.pitId === each.id));
+  const cooked = cookOfRun(input, run);
+  if (!cooked) return undefined;
+  const { order } = cooked;
+  const { cut, batch } = order;
   // The piece that is expected last decides when all are ready.
   const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
-  const piece = order.batch.pieces.find((each) => each.id === lastId);
+  const piece = batch.pieces.find((each) => each.id === lastId);
   if (!piece) return undefined;
-  const massKg = piece.kg;
-  const onPit = { massKg, thicknessMm: piece.thicknessMm, grade: gradeOf(cut, order.batch, piece.grade), startC: piece.startC ?? START_C };
-  const startC = temperedC(cut, onPit, order.temperMin, ROOM_C, SHIPPED_PARAMETERS);
-  const programme = programmeOf(method, run.pitC, pit.openingDropC, pit.recoverMin);
-  if (run.finishAtMs !== undefined && run.finishC !== undefined) {
-    const finishMin = (run.finishAtMs - run.onAtMs) / MS_PER_MIN;
-    programme.steps = [...programme.steps.filter((step) => step.fromMin < finishMin), { fromMin: finishMin, pitC: run.finishC }];
-  }
-  const setup = cookSetup(cut, { ...onPit, startC }, method, SHIPPED_PARAMETERS, {
-    pit: programme,
-    pitKind: pit.kind,
-    climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
-    finishKind: finish?.kind,
-    altitudeM: input.event.altitudeM,
-    roomC: ROOM_C,
-    smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
-    zoneOffsetC: run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC,
-  });
+  const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
+  const planned = plannedCook(
+    { ...order, ...piece, grade: gradeOf(cut, batch, piece.grade) },
+    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM },
+    SHIPPED_PARAMETERS,
+  );
+  const { setup } = planned;
   const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, pitSeed: 1, samples: SAMPLES });
   const cook = forecast.median;
   const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
@@ -97,14 +78,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const held = holdTogether(
     [{ body: cook.body, pieces: run.pieceIds.length, convertedShare: cook.convertedShare, softeningH: setup.softeningH }],
     SHIPPED_PARAMETERS,
-    {
-      ventMin: run.ventMin,
-      restMin: run.restMin,
-      restBare: cut.done.by === 'core',
-      place,
-      roomC: ROOM_C,
-      longestMin: Math.max(0, carveMin - pullMin),
-    },
+    planned.holdIn(place, Math.max(0, carveMin - pullMin)),
   )[0]!;
 
   const table = lethalityTable(cut);
@@ -123,7 +97,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     done: forecast.done,
     barkSetMin: cook.barkSetAtMin,
     ringMm: isPoultry(cut) ? 0 : cook.smoke.ringMm,
-    yieldShare: predictedYield(cut, massKg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
+    yieldShare: predictedYield(cut, piece.kg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
     thinEnd: cook.thinEnd && { coreC: cook.thinEnd.coreC, doneAtMin: cook.thinEnd.doneAtMin },
     safety: {
       coreDangerMin: dangerMinutes(core, 1),

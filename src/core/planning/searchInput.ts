@@ -8,14 +8,19 @@ import type { PlanInput } from './planInput';
 
 /** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
 export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
-  return event.batches.flatMap((batch) => {
+  const orders = event.batches.flatMap((batch) => {
     const cut = cutIn(library, batch.cutId);
     const method = methodIn(library, batch.methodId);
     const serving = event.servings.find((each) => each.id === batch.servingId);
     if (!cut || !method || !serving || batch.pieces.length === 0) return [];
     return [{ batch, cut, method, serving, temperMin: prepOf(cut, batch).temperMin, nonIntact: isNonIntact(cut, batch) }];
   });
+  return orders.sort((a, b) => (contentOf(a) < contentOf(b) ? -1 : contentOf(a) > contentOf(b) ? 1 : 0));
 }
+
+/** What a batch is, whatever it is called by: neither ids nor the order of the menu decide between two plans. */
+const contentOf = ({ batch, serving }: BatchOrder): string =>
+  JSON.stringify([serving.atMs, batch.cutId, batch.methodId, batch.label, batch.pieces.map(({ id: _, ...piece }) => piece)]);
 
 /** The drive and setting up before a serving, its own or the event's. */
 export function travelOf(event: Pick<CookEvent, 'venue'>, serving: Serving): { travelMin: number; setUpMin: number } {

@@ -1,17 +1,17 @@
 import {
-  cookSetup,
   holdTogether,
   minutesAbove,
   minutesToMush,
+  physicsOf,
+  plannedCook,
   runCook,
   runSamples,
-  programmeOf,
-  temperedC,
   timeFactor,
   type Cook,
   type CookSetup,
   type HoldingPlace,
   type ParameterSet,
+  type PlannedCook,
 } from '../forecast';
 import type { Piece, Pit } from '../model';
 import { gradeOf } from '../quantities';
@@ -59,8 +59,6 @@ export interface ForecastContext {
   hotHoldC: number;
 }
 
-const ROOM_C = 20;
-const START_C = 4;
 /** How long a hold is looked ahead. */
 const LOOK_AHEAD_MIN = 14 * 60;
 const DANGER_ZONE_TOP_C = 57;
@@ -69,7 +67,10 @@ const SMOKE_TO_C = 65;
 
 /** Keeps forecasts by everything they depend on, so that a search (and the next plan) asks for each only once. */
 export interface ForecastCache {
-  batches: Map<string, BatchForecast>;
+  /** By physics alone: how sure a plan must be, and how hot meat must stay, are reckoned on top and cook nothing again. */
+  cooked: Map<string, CookedBatch>;
+  /** How many cooks were run, to be counted. */
+  cooks: number;
   /** Log-sd of the time to done, by cut, method, pit and coarse weight. */
   spreads: Map<string, number>;
   /** Minutes to done of one piece lying off the set point. */
@@ -79,7 +80,8 @@ export interface ForecastCache {
   offsetsByOrder: WeakMap<BatchOrder, Map<string, number>>;
 }
 export const newForecastCache = (): ForecastCache => ({
-  batches: new Map(),
+  cooked: new Map(),
+  cooks: 0,
   spreads: new Map(),
   offsets: new Map(),
   byOrder: new WeakMap(),
@@ -114,52 +116,25 @@ interface Cooked {
   finish?: Finish;
 }
 
-/** Cuts and methods are written out once: they are large, and asked for often. */
-const written = new WeakMap<object, string>();
-function inFull(entry: object): string {
-  const kept = written.get(entry) ?? JSON.stringify(entry);
-  written.set(entry, kept);
-  return kept;
-}
+/** What a batch is, as physics knows it, and where it is cooked. */
+const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM }: ForecastContext): unknown[] =>
+  physicsOf(order, { pit, pitC, finish, altitudeM });
 
-const cookKey = ({ order: { cut, method, temperMin }, pit, pitC, finish }: Cooked, { altitudeM }: ForecastContext): unknown[] => [
-  inFull(cut),
-  inFull(method),
-  temperMin,
-  pit.kind,
-  pit.openingDropC,
-  pit.recoverMin,
-  pit.airflow,
-  pit.humidity,
-  pitC,
-  finish && [finish.pit.kind, finish.pitC],
-  altitudeM,
-];
-
-function setupOf(
+function plannedFor(
   { order, pit, pitC, finish }: Cooked,
-  context: ForecastContext,
+  { altitudeM, parameters }: ForecastContext,
   piece: Omit<Piece, 'id'>,
   zoneOffsetC = 0,
-  finishMin = Infinity,
-): CookSetup {
-  const { batch, cut, method, temperMin } = order;
-  const grade = gradeOf(cut, batch, undefined);
-  const startC = piece.startC ?? START_C;
-  const onPit = { massKg: piece.kg, thicknessMm: piece.thicknessMm, grade: piece.grade ?? grade, startC };
-  const programme = programmeOf(method, pitC, pit.openingDropC, pit.recoverMin);
-  if (finish && finishMin < Infinity)
-    programme.steps = [...programme.steps.filter((step) => step.fromMin < finishMin), { fromMin: finishMin, pitC: finish.pitC }];
-  return cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, context.parameters) }, method, context.parameters, {
-    pit: programme,
-    pitKind: pit.kind,
-    finishKind: finish?.pit.kind,
-    climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
-    altitudeM: context.altitudeM,
-    roomC: ROOM_C,
-    smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
-    zoneOffsetC,
-  });
+  finishMin?: number,
+): PlannedCook {
+  const grade = piece.grade ?? gradeOf(order.cut, order.batch, undefined);
+  const then = finish && finishMin !== undefined ? { ...finish, fromMin: finishMin } : undefined;
+  return plannedCook({ ...order, ...piece, grade }, { pit, pitC, finish: then, zoneOffsetC, altitudeM }, parameters);
+}
+
+function cook(cache: ForecastCache, setup: CookSetup, { parameters }: ForecastContext): Cook {
+  cache.cooks++;
+  return runCook(setup, parameters, GRID);
 }
 
 /** Offsets are told apart to this, C. */
@@ -175,12 +150,12 @@ export function offsetFactor(cache: ForecastCache, context: ForecastContext, coo
   const near = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${piece.id}|${roundedC}`;
   const known = own.get(near);
   if (known !== undefined) return known;
-  const shared = [...cookKey(cooked, context), gradeOf(order.cut, order.batch, undefined), shapeKey(piece)];
+  const shared = [...physics(cooked, context), gradeOf(order.cut, order.batch, undefined), shapeKey(piece)];
   const minutesAt = (atOffsetC: number) => {
     const key = JSON.stringify([shared, atOffsetC]);
     const kept = cache.offsets.get(key);
     if (kept !== undefined) return kept;
-    const minutes = runCook(setupOf(cooked, context, piece, atOffsetC), context.parameters, GRID).doneAtMin;
+    const minutes = cook(cache, plannedFor(cooked, context, piece, atOffsetC).setup, context).doneAtMin;
     cache.offsets.set(key, minutes);
     return minutes;
   };
@@ -208,84 +183,100 @@ export function forecastBatch(
   return found;
 }
 
-function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Cooked): BatchForecast {
-  const { order, pitC, finish } = cooked;
-  const { batch, cut, method, temperMin } = order;
-  const shapes = shapesOf(batch.pieces);
-  const key = JSON.stringify([
-    ...cookKey(cooked, context),
-    shapes.map(shapeKey),
-    gradeOf(cut, batch, undefined),
-    context.confidence,
-    context.hotHoldC,
-  ]);
-  const kept = cache.batches.get(key);
-  if (kept) return kept;
+/** A batch as it cooks in one pit at one heat: everything that nobody's wish for sureness changes. */
+interface CookedBatch extends Pick<BatchForecast, 'first' | 'last' | 'doneMin' | 'timeLogSd' | 'finishMin'> {
+  lightest: Cook;
+  /** Of the piece that is done last. */
+  planned: PlannedCook;
+  /** Cores by place and pieces, and when it would be mush. */
+  held: Map<string, { coreC: Float64Array; mushMin: number }>;
+}
 
+function cookedBatch(cache: ForecastCache, context: ForecastContext, cooked: Cooked): CookedBatch {
+  const { order, pitC, finish } = cooked;
+  const shapes = shapesOf(order.batch.pieces);
+  const key = JSON.stringify([...physics(cooked, context), shapes.map(shapeKey), gradeOf(order.cut, order.batch, undefined)]);
+  const known = cache.cooked.get(key);
+  if (known) return known;
   const heaviest = shapes.at(-1)!;
-  const sd = spreadOf(cache, context, cooked, heaviest.kg);
-  const late = timeFactor(sd, context.confidence);
-  const early = timeFactor(sd, 1 - context.confidence);
-  const finishMin = finish && finishMinutes(order, runCook(setupOf(cooked, context, heaviest), context.parameters, GRID), pitC, late);
+  const timeLogSd = spreadOf(cache, context, cooked, heaviest.kg);
+  const finishMin = finish && finishMinutes(order, cook(cache, plannedFor(cooked, context, heaviest).setup, context), pitC, timeLogSd);
   const cooks = shapes.map((piece) => {
-    const setup = setupOf(cooked, context, piece, 0, finishMin);
-    return { piece, setup, cook: runCook(setup, context.parameters, GRID) };
+    const planned = plannedFor(cooked, context, piece, 0, finishMin);
+    return { piece, planned, cook: cook(cache, planned.setup, context) };
   });
   const byDone = [...cooks].sort((a, b) => a.cook.doneAtMin - b.cook.doneAtMin);
-  const { cook: first } = byDone[0]!;
-  const { cook: last, setup } = byDone.at(-1)!;
-  // The lightest piece cools soonest.
-  const { cook: lightest } = cooks[0]!;
+  const last = byDone.at(-1)!;
+  const found: CookedBatch = {
+    first: byDone[0]!.cook,
+    last: last.cook,
+    // The lightest piece cools soonest.
+    lightest: cooks[0]!.cook,
+    planned: last.planned,
+    doneMin: Object.fromEntries(cooks.map((each) => [shapeKey(each.piece), each.cook.doneAtMin])),
+    timeLogSd,
+    finishMin,
+    held: new Map(),
+  };
+  cache.cooked.set(key, found);
+  return found;
+}
+
+/** How so many pieces of a batch keep in a place, from being pulled. */
+function heldIn({ held, lightest, planned }: CookedBatch, place: HoldingPlace, pieces: number, { parameters }: ForecastContext) {
+  const name = `${place.kind}/${place.kind === 'box' ? place.lossWPerK : place.kind === 'warmer' ? place.airC : ''}/${pieces}`;
+  const known = held.get(name);
+  if (known) return known;
+  const { convertedShare, body } = lightest;
+  const waiting = [{ body, pieces, convertedShare, softeningH: planned.setup.softeningH }];
+  const [curve] = holdTogether(waiting, parameters, planned.holdIn(place, LOOK_AHEAD_MIN));
+  const tender = planned.setup.done.by === 'tender';
+  const found = { coreC: curve!.coreC, mushMin: (tender ? minutesToMush(curve!) : undefined) ?? LOOK_AHEAD_MIN };
+  held.set(name, found);
+  return found;
+}
+
+/** What a cooked batch means for a plan that must be so sure, and whose meat must stay so hot. */
+function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Cooked): BatchForecast {
+  const { method, temperMin } = cooked.order;
+  const batch = cookedBatch(cache, context, cooked);
+  const { first, last, doneMin, timeLogSd, finishMin } = batch;
+  const late = timeFactor(timeLogSd, context.confidence);
+  const early = timeFactor(timeLogSd, 1 - context.confidence);
   const dangerAt = last.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
-  const keeping = new Map<string, Keeping>();
-  const forecast: BatchForecast = {
+  return {
     first,
     last,
-    doneMin: Object.fromEntries(cooks.map(({ piece, cook }) => [shapeKey(piece), cook.doneAtMin])),
+    doneMin,
     early,
     late,
     pullEarlyMin: first.doneAtMin * early,
     pullMedianMin: last.doneAtMin,
     pullLateMin: last.doneAtMin * late,
-    timeLogSd: sd,
+    timeLogSd,
     wrapMin: last.wrapAtMin,
-    finishMin: finish && finishMin,
+    finishMin,
     unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
     smokeMin: method.needsSmoke ? smokeMinutes(last) : undefined,
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     keeps(place, pieces) {
-      const name = `${place.kind}/${place.kind === 'box' ? place.lossWPerK : place.kind === 'warmer' ? place.airC : ''}/${pieces}`;
-      const known = keeping.get(name);
-      if (known) return known;
-      const { convertedShare, body } = lightest;
-      const [curve] = holdTogether([{ body, pieces, convertedShare, softeningH: setup.softeningH }], context.parameters, {
-        ventMin: method.ventMin,
-        // Birds and roasts, which cool fast, rest where they are held; the rest loses its first heat on the board.
-        restMin: place.kind === 'tent' || cut.done.by === 'tender' ? method.restMin : 0,
-        restBare: cut.done.by === 'core',
-        roomC: ROOM_C,
-        longestMin: LOOK_AHEAD_MIN,
-        place,
-      });
-      const found: Keeping = {
-        coreC: curve!.coreC,
-        aboveMin: minutesAbove(curve!.coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN,
-        mushMin: (cut.done.by === 'tender' ? minutesToMush(curve!) : undefined) ?? LOOK_AHEAD_MIN,
-      };
-      keeping.set(name, found);
-      return found;
+      const { coreC, mushMin } = heldIn(batch, place, pieces, context);
+      return { coreC, mushMin, aboveMin: minutesAbove(coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN };
     },
   };
-  cache.batches.set(key, forecast);
-  return forecast;
 }
 
+/** Meat goes on to its finish once it is wrapped in so many cooks of all, however sure the plan wants to be of the rest. */
+const WRAPPED_SHARE = 0.9;
+
 /** When wrapped meat goes on to its finish: once even a slow one is wrapped, or at the wrap where its heat would then be wrong. */
-function finishMinutes({ method }: BatchOrder, { wrapAtMin }: Cook, pitC: number, late: number): number | undefined {
+function finishMinutes({ method }: BatchOrder, { wrapAtMin }: Cook, pitC: number, timeLogSd: number): number | undefined {
   if (wrapAtMin === undefined) return undefined;
   const [low, high] = method.finishRangeC ?? method.pitRangeC;
   const staysWell = pitC >= low && pitC <= high && !method.steps?.length;
-  return staysWell && method.wrapWhen.coreC !== undefined ? Math.round(wrapAtMin * late) : Math.round(wrapAtMin);
+  return staysWell && method.wrapWhen.coreC !== undefined
+    ? Math.round(wrapAtMin * timeFactor(timeLogSd, WRAPPED_SHARE))
+    : Math.round(wrapAtMin);
 }
 
 /** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
@@ -315,10 +306,11 @@ const PLAIN_PIT: Pit = {
 function spreadOf(cache: ForecastCache, context: ForecastContext, { order }: Cooked, massKg: number): number {
   const step = Math.round(Math.log(massKg) / SPREAD_WEIGHT_STEP);
   const cooked: Cooked = { order, pit: PLAIN_PIT, pitC: order.method.pitC };
-  const key = JSON.stringify([...cookKey(cooked, context), step]);
+  const key = JSON.stringify([...physics(cooked, context), step]);
   const kept = cache.spreads.get(key);
   if (kept !== undefined) return kept;
-  const setup = setupOf(cooked, context, { kg: Math.exp(step * SPREAD_WEIGHT_STEP) });
+  const { setup } = plannedFor(cooked, context, { kg: Math.exp(step * SPREAD_WEIGHT_STEP) });
+  cache.cooks += SPREAD_SAMPLES;
   const sd = sampledSd(setup, context.parameters);
   cache.spreads.set(key, sd);
   return sd;

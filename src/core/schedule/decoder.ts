@@ -93,7 +93,9 @@ export class Decoder {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
     const names = new Map([
       ...input.pits.map((pit, i): [string, string] => [pit.id, `pit ${i}`]),
-      ...orders.flatMap(({ batch }, i) => batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`])),
+      ...orders.flatMap(({ batch }, i) =>
+        batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`]),
+      ),
     ]);
     this.days = new Days((key) => names.get(key) ?? key);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);

@@ -21,9 +21,7 @@ import { claimCarving, claimCrew, pitIdAt } from './work';
  */
 export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pin): Placed {
   const { batch, cut } = order;
-  const pieces = batch.pieces
-    .map((piece) => footprintOf(cut, batch.id, piece))
-    .sort((a, b) => b.kg - a.kg);
+  const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
   let alternative =
     alternativesFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??

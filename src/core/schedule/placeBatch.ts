@@ -21,9 +21,7 @@ const SHIFT_STEP_MIN = 15;
 /** Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. */
 export function placeBatch(order: BatchOrder, context: PlacementContext, override: Override = {}): Placed {
   const { batch, cut, method } = order;
-  const pieces = batch.pieces
-    .map((piece) => footprintOf(cut, batch.id, piece))
-    .sort((a, b) => b.kg - a.kg);
+  const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
@@ -146,6 +144,17 @@ function placeTogether(
   return { somewhere };
 }
 
+/** The first refusal when pieces are tried at their latest start; whatever could be placed is taken back. */
+function whyNot(order: BatchOrder, context: PlacementContext, alternatives: Alternative[], left: Footprint[]): Trial | undefined {
+  for (const alternative of alternatives) {
+    const before = mark(context);
+    const trial = tryAlternative(order, context, alternative, left, { shiftMin: 0, carveLaterMin: 0 });
+    rollBack(context, before);
+    if (trial.refusal) return trial;
+  }
+  return undefined;
+}
+
 const sum = (counts: readonly number[]) => counts.reduce((all, each) => all + each, 0);
 
 /** Later rounds of a serving are tried at fewer moments. */
@@ -180,10 +189,7 @@ function placePieceByPiece(
       placed.left = placed.left.filter((piece) => !trial.taken.includes(piece));
     }
   }
-  if (placed.left.length > 0 && !reported?.refusal)
-    reported = alternatives
-      .map((alternative) => tryAlternative(order, context, alternative, placed.left, { shiftMin: 0, carveLaterMin: 0 }))
-      .find((trial) => trial.refusal);
+  if (placed.left.length > 0 && !reported?.refusal) reported = whyNot(order, context, alternatives, placed.left);
   if (placed.left.length > 0 && reported?.refusal) placed.problems.push(problemOf(order, placed.left.length, reported, alternatives[0]!));
   return placed;
 }

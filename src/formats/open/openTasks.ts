@@ -30,11 +30,7 @@ export function openTasksOf(plan: Plan, time: (ms: number) => string): OpenTask[
     ),
   ];
   return tasks
-    .sort(
-      (a, b) =>
-        a.atMs - b.atMs ||
-        TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind),
-    )
+    .sort((a, b) => a.atMs - b.atMs || TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind))
     .map(({ atMs, minutes, kind, pit, pieces, who }) => ({
       at: time(atMs),
       minutes,

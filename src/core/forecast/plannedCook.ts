@@ -1,0 +1,100 @@
+import type { Cut, Grade, Method, Pit } from '../model';
+import type { HoldingPlace, HoldPlan } from './hold';
+import type { ParameterSet } from './parameters';
+import { programmeOf } from './pit';
+import { cookSetup, type CookSetup } from './setup';
+import { temperedC } from './tempering';
+
+/** Air where meat is tempered, rests and is carved. */
+export const ROOM_C = 20;
+/** Out of the cold, when nothing else is known. */
+export const COLD_C = 4;
+
+/** One piece of a batch, as it is meant to be cooked. */
+export interface PlannedPiece {
+  cut: Cut;
+  method: Method;
+  /** Minutes in the warm before going on. */
+  temperMin: number;
+  kg: number;
+  thicknessMm?: number;
+  startC?: number;
+  grade?: Grade;
+}
+
+/** Where it is cooked: a pit at a heat, and perhaps another place or heat from a minute on. */
+export interface PlannedPlace {
+  pit: Pit;
+  pitC: number;
+  finish?: { pit: Pit; pitC: number; fromMin: number };
+  /** Where it lies, against the set point. */
+  zoneOffsetC?: number;
+  altitudeM: number;
+}
+
+/** A cook as it is planned: the one thing that search, curve, decisions, figures, rack map and the live day ask. */
+export interface PlannedCook {
+  setup: CookSetup;
+  /** How it rests and is held there for so long. */
+  holdIn(place: HoldingPlace, longestMin: number): HoldPlan;
+}
+
+/** A planned cook of one piece: set points over time, wrap, finish and hold. */
+export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters: ParameterSet): PlannedCook {
+  const { cut, method, temperMin, kg, thicknessMm, grade, startC = COLD_C } = piece;
+  const { pit, pitC, finish, zoneOffsetC, altitudeM } = place;
+  const onPit = { massKg: kg, thicknessMm, grade, startC };
+  const programme = programmeOf(method, pitC, pit.openingDropC, pit.recoverMin);
+  if (finish)
+    programme.steps = [...programme.steps.filter((step) => step.fromMin < finish.fromMin), { fromMin: finish.fromMin, pitC: finish.pitC }];
+  const setup = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, method, parameters, {
+    pit: programme,
+    pitKind: pit.kind,
+    finishKind: finish && finish.pit !== pit ? finish.pit.kind : undefined,
+    climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
+    altitudeM,
+    roomC: ROOM_C,
+    smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
+    zoneOffsetC,
+  });
+  return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin) };
+}
+
+function holdOptions(cut: Cut, method: Method, place: HoldingPlace, longestMin: number): HoldPlan {
+  return {
+    ventMin: method.ventMin,
+    // Birds and roasts, which cool fast, rest where they are held; the rest loses its first heat on the board.
+    restMin: place.kind === 'tent' || cut.done.by === 'tender' ? method.restMin : 0,
+    restBare: cut.done.by === 'core',
+    roomC: ROOM_C,
+    longestMin,
+    place,
+  };
+}
+
+/** Cuts and methods are written out once: they are large, and asked for often. */
+const written = new WeakMap<object, string>();
+function inFull(entry: object): string {
+  const known = written.get(entry) ?? JSON.stringify(entry);
+  written.set(entry, known);
+  return known;
+}
+
+/** All of a planned cook that physics knows of, but for the piece itself: what two cooks share when they are the same cook. */
+export const physicsOf = (
+  { cut, method, temperMin }: Pick<PlannedPiece, 'cut' | 'method' | 'temperMin'>,
+  { pit, pitC, finish, altitudeM }: Pick<PlannedPlace, 'pit' | 'pitC' | 'altitudeM'> & { finish?: { pit: Pit; pitC: number } },
+): unknown[] => [
+  inFull(cut),
+  inFull(method),
+  temperMin,
+  pit.kind,
+  pit.smoke,
+  pit.openingDropC,
+  pit.recoverMin,
+  pit.airflow,
+  pit.humidity,
+  pitC,
+  finish && [finish.pit === pit, finish.pit.kind, finish.pitC],
+  altitudeM,
+];
