@@ -79,6 +79,7 @@ export class PitRecord {
   @MaybePart(() => PitFuelRecord) fuel?: PitFuelRecord;
   @IsOptional() @Flag('Has a blower') blower?: boolean;
   @IsOptional() @Flag('Travels') travels?: boolean;
+  @IsOptional() @WholeBetween(0, 2880, 'The time it may burn alone, in minutes,') untendedMaxMin?: number;
   @IsOptional() @Flag('Hired') hired?: boolean;
   @ArrayMinSize(1, { message: 'A pit needs at least one rack.' })
   @Parts(() => RackRecord, 24, 'More than 24 racks in one pit cannot be planned.')
@@ -90,6 +91,7 @@ export class HoldingBoxRecord {
   @Name('The box', 40) name!: string;
   @Sensible(5, 2000, 'The volume') litres!: number;
   @Sensible(0.05, 20, 'The heat loss') lossWPerK!: number;
+  @IsOptional() @Flag('Travels') travels?: boolean;
   @IsOptional() @Flag('Hired') hired?: boolean;
 }
 
@@ -99,6 +101,7 @@ export class WarmerRecord {
   @IsIn(WARMER_KINDS, { message: 'Choose a kind.' }) kind!: Warmer['kind'];
   @WholeBetween(1, 80, 'The number of pan slots') slots!: number;
   @Sensible(57, 95, 'The set point') setC!: number;
+  @IsOptional() @Flag('Travels') travels?: boolean;
   @IsOptional() @Flag('Hired') hired?: boolean;
 }
 
@@ -116,4 +119,5 @@ export class ProbeRecord {
 export class CrewMemberRecord {
   @Id() id!: string;
   @Name('The person', 40) name!: string;
+  @IsOptional() @Flag('May drive') drives?: boolean;
 }

@@ -66,6 +66,7 @@ export class ServingRecord {
   @IsOptional() @Name('The signature', 40) cardsSignedBy?: string;
   @IsOptional() @WholeBetween(0, 600, 'The drive, in minutes,') travelMin?: number;
   @IsOptional() @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin?: number;
+  @IsOptional() @WholeBetween(0, 50, 'The number of people there') handsThere?: number;
 }
 
 export class PieceRecord {

@@ -49,6 +49,7 @@ export const MaybeParts = (part: () => ClassConstructor<object>, most: number, m
 export const PartsById = (part: () => ClassConstructor<object>, most: number) =>
   ValidateBy({
     name: 'partsById',
+    constraints: [part, most],
     validator: {
       validate: (value) =>
         isPlain(value) &&
@@ -66,6 +67,7 @@ export const ID = /^[A-Za-z0-9_+./-]{1,80}$/;
 export const Ids = (most = 50) =>
   ValidateBy({
     name: 'ids',
+    constraints: [most],
     validator: {
       validate: (value) =>
         Array.isArray(value) &&
@@ -80,6 +82,7 @@ export const Ids = (most = 50) =>
 export const Lines = (most: number, longest: number) =>
   ValidateBy({
     name: 'lines',
+    constraints: [most, longest],
     validator: {
       validate: (value) =>
         Array.isArray(value) && value.length <= most && value.every((line) => typeof line === 'string' && line.length <= longest),
@@ -91,6 +94,7 @@ export const Lines = (most: number, longest: number) =>
 export const Range = (low: number, high: number, what: string) =>
   ValidateBy({
     name: 'range',
+    constraints: [low, high],
     validator: {
       validate: (value) =>
         Array.isArray(value) &&
@@ -111,6 +115,7 @@ function rangeMessage(value: unknown, what: string): string {
 export const IdsById = (most: number) =>
   ValidateBy({
     name: 'idsById',
+    constraints: [most],
     validator: {
       validate: (value) =>
         isPlain(value) &&
@@ -124,6 +129,7 @@ export const IdsById = (most: number) =>
 export const Texts = (longest: number[], message: string) =>
   ValidateBy({
     name: 'texts',
+    constraints: longest,
     validator: {
       validate: (value) =>
         Array.isArray(value) &&

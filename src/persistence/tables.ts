@@ -31,6 +31,8 @@ export class LibraryEntryRow extends Row<LibraryEntryRow> {
   declare id: string;
   declare body: string;
   declare updatedAtMs: number;
+  /** The event whose file it came with. */
+  declare broughtBy: CreationOptional<string | null>;
 }
 
 /** Equipment of every kind, in the order it was made. */
@@ -41,6 +43,8 @@ export class GearRow extends Row<GearRow> {
   declare body: string;
   declare createdAtMs: number;
   declare deletedAtMs: CreationOptional<number | null>;
+  /** The event whose file it came with. */
+  declare broughtBy: CreationOptional<string | null>;
 }
 
 // Sequelize writes the column's name into the object it is given, so each column gets its own.
@@ -50,6 +54,7 @@ const body = () => ({ type: DataTypes.TEXT, allowNull: false });
 const real = () => ({ type: DataTypes.DOUBLE, allowNull: false });
 const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const instant = () => ({ type: DataTypes.BIGINT, allowNull: false });
+const maybeText = () => ({ type: DataTypes.STRING, allowNull: true });
 const maybeInstant = () => ({ type: DataTypes.BIGINT, allowNull: true });
 
 /** Binds the row classes to a connection. Shapes follow the migrations, which alone make tables. */
@@ -76,7 +81,10 @@ export function initTables(sequelize: Sequelize): void {
     { eventId: key(), position: { ...whole(), primaryKey: true }, cutId: text(), boughtKg: real(), trimmedKg: real() },
     options('weighed_pieces'),
   );
-  LibraryEntryRow.init({ kind: key(), id: key(), body: body(), updatedAtMs: instant() }, options('library_entries'));
+  LibraryEntryRow.init(
+    { kind: key(), id: key(), body: body(), updatedAtMs: instant(), broughtBy: maybeText() },
+    options('library_entries'),
+  );
   GearRow.init(
     {
       seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
@@ -85,6 +93,7 @@ export function initTables(sequelize: Sequelize): void {
       body: body(),
       createdAtMs: instant(),
       deletedAtMs: maybeInstant(),
+      broughtBy: maybeText(),
     },
     options('gear'),
   );

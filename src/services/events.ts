@@ -2,7 +2,7 @@ import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import type { CreateEventInput, RenameEventInput } from '../inputs';
 import { instantOf } from '../formats/clock';
-import { loadEvent, markEventDeleted, saveEvent } from '../persistence';
+import { handOverBrought, loadEvent, markEventDeleted, saveEvent } from '../persistence';
 import { changeEvent } from './changeEvent';
 import type { Context } from './context';
 import { listEquipment } from './reading';
@@ -84,9 +84,12 @@ export const renameEvent = (context: Context, input: RenameEventInput) =>
   changeEvent(context, input.eventId, (event) => success({ ...event, name: input.name.trim() }));
 
 const markEvent = async (context: Context, eventId: string, deletedAtMs: number | null): Promise<Outcome<{ eventId: string }>> => {
-  const found = await context.db.write((transaction) => markEventDeleted(eventId, deletedAtMs, transaction));
+  const found = await context.db.write(async (transaction) => {
+    if (deletedAtMs !== null) await handOverBrought(eventId, transaction);
+    return markEventDeleted(eventId, deletedAtMs, transaction);
+  });
   return found ? success({ eventId }) : failure({ code: 'eventGone' });
 };
-/** Deletes an event; `restoreEvent` brings it back whole. */
+/** Deletes an event, and with it what came with its file and no other event uses; `restoreEvent` brings all back whole. */
 export const deleteEvent = (context: Context, eventId: string) => markEvent(context, eventId, context.nowMs());
 export const restoreEvent = (context: Context, eventId: string) => markEvent(context, eventId, null);

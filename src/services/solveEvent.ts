@@ -3,7 +3,7 @@ import { conflictOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../
 import { newForecastCache, usualIterations } from '../core/schedule';
 import type { OpenEvent, OpenPlan } from '../core/model';
 import { rfc3339 } from '../formats/clock';
-import { openData, openPlanOf, planInputOf } from '../formats/open';
+import { openData, openPlanOf, planInputOf, type EventFile } from '../formats/open';
 
 export interface SolveOptions {
   seed?: number;
@@ -12,7 +12,7 @@ export interface SolveOptions {
 }
 
 /** Plans an event file from nothing. The same event, seed and iterations give the same plan. */
-export function solveEvent(open: OpenEvent, options: SolveOptions, tell: (line: string) => void): OpenPlan {
+export function solveEvent(open: EventFile | OpenEvent, options: SolveOptions, tell: (line: string) => void): OpenPlan {
   const event = { ...open, confidence: options.confidence ?? open.confidence };
   const input = planInputOf(event);
   const cache = newForecastCache();

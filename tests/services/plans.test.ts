@@ -76,7 +76,7 @@ describe('runs pinned on the plan screen', () => {
     expect(await refused({ pitC: 900 })).toEqual(['pins.0.pitC']);
     expect(await refused({ onAtMs: 'noon' })).toEqual(['pins.0.onAtMs']);
     expect(await refused({ finish: { pitId: 'oven', pitC: -4 } })).toEqual(['pins.0.finish.pitC']);
-    expect(await refused({ places: [{ pieceId: 'a', pitId: 'b', rackId: 'c', xMm: -1, yMm: 0, turned: 'yes' }] })).toEqual([
+    expect(await refused({ places: [{ pieceId: 'a', pitId: 'b', rackId: 'c', xMm: -9000, yMm: 0, turned: 'yes' }] })).toEqual([
       'pins.0.places.0.xMm',
       'pins.0.places.0.turned',
     ]);

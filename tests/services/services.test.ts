@@ -1,16 +1,18 @@
+import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { CookEvent } from '../../src/core/model';
+import { libraryWith, type CookEvent } from '../../src/core/model';
 import { diffOf } from '../../src/core/edits';
 import type { Cut, Method, Pit } from '../../src/core/model';
 import { briefOf as plainBrief } from '../../src/document';
 import type { BriefInput } from '../../src/inputs';
-import { openEventOf, writeOpenEvent } from '../../src/formats/open';
+import { eventFileOf, writeEventFile, writeOpenEvent } from '../../src/formats/open';
 import { supperFile } from '../fixtures/supper';
-import { loadEvent } from '../../src/persistence';
+import { loadEvent, loadOwnLibrary } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { Context } from '../../src/services';
 import { codes, must, openContext } from '../fixtures/context';
 import { editAs } from '../fixtures/edits';
+import { wholeEvent, withOwnIds } from '../fixtures/wholeEvents';
 
 const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
 let context: Context;
@@ -116,24 +118,66 @@ describe('events', () => {
     const taken = must(await services.importEvent(context, { text }));
     expect(taken).toMatchObject({ name: 'Gannet Point supper', altitudeM: 20 });
     const { pits, boxes, warmers, crew } = await services.listEquipment(context);
-    expect(pits.map((pit) => [pit.name, pit.hired])).toEqual([
-      ['Trailer pit', true],
-      ['Cabinet', true],
-    ]);
+    expect(pits.map((pit) => pit.name)).toEqual(['Trailer pit', 'Cabinet']);
     expect([boxes.length, warmers.length, crew.length]).toEqual([1, 1, 2]);
     const kept = (await loadEvent(taken.id))!;
-    expect(kept.batches[0]!.pieces[0]).toMatchObject({ lengthMm: 420, widthMm: 250, thicknessMm: 72, startC: 4 });
+    expect(kept.batches[0]!.pieces[0]).toMatchObject({ lengthMm: 420, widthMm: 250, thicknessMm: 72 });
     const { plan } = (await services.planEvent(context, taken.id))!;
     expect(plan.problems.filter((problem) => problem.severity === 'broken')).toEqual([]);
     const refused = await services.importEvent(context, { text: text.replace('"kg": 6.1', '"kg": -6.1') });
     expect(refused.ok ? '' : refused.problems[0]!.message).toContain('$.batches[0].pieces[0].kg');
+    // What the schema lets through and no form would is refused as well, with nothing kept of it.
+    const odd = await services.importEvent(context, { text: text.replace('"kg": 6.1', '"kg": 400') });
+    expect(odd.ok ? '' : odd.problems[0]!.message).toContain('$.batches[0].pieces[0].kg');
     expect(await services.listEvents(context)).toHaveLength(1);
-
-    // Out and in again: the pits that the house already has are used, not had twice.
-    const { input } = (await services.planEvent(context, taken.id))!;
-    const again = must(await services.importEvent(context, { text: writeOpenEvent(openEventOf(input)) }));
-    expect(again.pitIds).toEqual(taken.pitIds);
     expect((await services.listEquipment(context)).pits).toHaveLength(2);
+  });
+
+  /** All that the house has beside its events. */
+  const houseNow = async () => ({ equipment: await services.listEquipment(context), own: await loadOwnLibrary() });
+  const fileOf = async (eventId: string) => {
+    const { equipment, own } = await houseNow();
+    return writeEventFile(eventFileOf((await loadEvent(eventId))!, { equipment, library: libraryWith(own) }, NOW_MS));
+  };
+
+  it('go out and come in the same, double nothing, and take away with them what they brought', async () => {
+    let brought = 0;
+    for (const whole of fc.sample(wholeEvent, { numRuns: 12, seed: 7 }).map(withOwnIds)) {
+      const text = writeEventFile(eventFileOf(whole.event, whole, NOW_MS));
+      const before = await houseNow();
+      const first = must(await services.importEvent(context, { text }));
+      expect(await fileOf(first.id)).toBe(text);
+      const with1 = await houseNow();
+      brought += with1.equipment.pits.length - before.equipment.pits.length;
+      // The same file again: the house has it all.
+      const second = must(await services.importEvent(context, { text }));
+      expect(second).toEqual({ ...first, id: second.id });
+      expect(await houseNow()).toEqual(with1);
+      expect(await fileOf(second.id)).toBe(text);
+      // What the second still uses stays when the first goes; with the last of them all of it goes, and comes back with it.
+      must(await services.deleteEvent(context, first.id));
+      expect(await fileOf(second.id)).toBe(text);
+      must(await services.deleteEvent(context, second.id));
+      expect(await houseNow()).toEqual(before);
+      must(await services.restoreEvent(context, second.id));
+      expect(await fileOf(second.id)).toBe(text);
+      must(await services.deleteEvent(context, second.id));
+    }
+    expect(brought).toBeGreaterThan(0);
+  });
+
+  it('come in beside what the house calls by the same id: each keeps its own', async () => {
+    const text = writeOpenEvent(supperFile());
+    must(await services.importEvent(context, { text }));
+    const wider = supperFile();
+    wider.pits[0]!.racks[0] = { ...wider.pits[0]!.racks[0]!, maxKg: 55 };
+    wider.batches[0]!.method = { ...wider.batches[0]!.method, pitC: 118 };
+    const taken = must(await services.importEvent(context, { text: writeOpenEvent(wider) }));
+    const { pits } = await services.listEquipment(context);
+    expect(pits).toHaveLength(3);
+    expect(pits.find((pit) => pit.id === taken.pitIds[0])!.racks[0]!.maxKg).toBe(55);
+    const { input } = (await services.planEvent(context, taken.id))!;
+    expect(input.library.methods.find((method) => method.id === taken.batches[0]!.methodId)!.pitC).toBe(118);
   });
 
   it('are listed soonest first, with guests and cuts', async () => {

@@ -100,6 +100,8 @@ export interface Pit {
   blower?: boolean;
   /** Goes along to the venue; it cannot be used on the road. */
   travels?: boolean;
+  /** Minutes it may burn with nobody by; as usual for its kind when left out. */
+  untendedMaxMin?: number;
   hired?: boolean;
   racks: Rack[];
 }
@@ -110,6 +112,7 @@ export interface HoldingBox {
   name: string;
   litres: number;
   lossWPerK: number;
+  travels?: boolean;
   hired?: boolean;
 }
 
@@ -121,6 +124,7 @@ export interface Warmer {
   kind: (typeof WARMER_KINDS)[number];
   slots: number;
   setC: number;
+  travels?: boolean;
   hired?: boolean;
 }
 
@@ -142,6 +146,8 @@ export interface Probe {
 export interface CrewMember {
   id: string;
   name: string;
+  /** May drive the van. */
+  drives?: boolean;
 }
 
 /** All that is owned or hired. */

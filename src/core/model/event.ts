@@ -31,6 +31,8 @@ export interface Serving {
   /** The drive and setting up before carving, where they are not the event's own. */
   travelMin?: number;
   setUpMin?: number;
+  /** People who stay there until serving is over. */
+  handsThere?: number;
 }
 
 export interface Piece {

@@ -1,7 +1,11 @@
 export { checkedPlan } from './checkedPlan';
-export { planInputOf } from './fromOpen';
+export type { EventFile } from './eventFile';
+export { planInputOf, unpacked } from './eventIn';
+export type { Unpacked } from './eventIn';
+export { eventFileOf, filePit } from './eventOut';
 export { namedPlanFrom } from './namedPlan';
-export { readOpenEvent, readOpenPlan } from './read';
+export { readEventFile, readOpenPlan } from './read';
 export type { Misread } from './read';
 export { openData, openEventOf, openPlanOf } from './toOpen';
-export { writeOpenEvent, writeOpenPlan } from './write';
+export { upgraded } from './upgrade';
+export { sameOnPaper, writeEventFile, writeOpenEvent, writeOpenPlan } from './write';

@@ -2,9 +2,13 @@ import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020'
 import addFormats from 'ajv-formats';
 import { DateTime, IANAZone } from 'luxon';
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
+import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
 import { findCut } from '../../core/model';
 import type { OpenEvent, OpenPlan } from '../../core/model';
+import type { EventFile } from './eventFile';
+import { withTimesAsMs } from './fileTimes';
+import { upgraded } from './upgrade';
 
 /** What is wrong in a file, and where: a JSON path such as `$.batches[0].pieces[1].kg`. */
 export interface Misread {
@@ -16,8 +20,14 @@ export type Reading<T> = { ok: true; value: T } | { ok: false; problems: Misread
 /** Strict mode off for `discriminator`, which is ours to read and not the draft's. */
 const ajv = new Ajv2020({ allErrors: true, strict: false, discriminator: true });
 addFormats(ajv);
-let readers: { event: ValidateFunction; plan: ValidateFunction } | undefined;
-const readersOnce = () => (readers ??= { event: ajv.compile(eventSchema), plan: ajv.compile(planSchema) });
+const SCHEMAS = { event: { 1: eventSchemaV1, 2: eventSchema }, plan: { 1: planSchema } } as const;
+type Kind = keyof typeof SCHEMAS;
+const compiled = new Map<object, ValidateFunction>();
+function readerOf(schema: object): ValidateFunction {
+  const known = compiled.get(schema) ?? ajv.compile(schema);
+  compiled.set(schema, known);
+  return known;
+}
 
 const pathOf = (pointer: string, more?: string): string =>
   '$' +
@@ -45,17 +55,22 @@ function parsed(text: string): Reading<unknown> {
   }
 }
 
-function checked(text: string, kind: 'event' | 'plan'): Reading<unknown> {
+function checked(text: string, kind: Kind): Reading<unknown> {
   const json = parsed(text);
   if (!json.ok) return json;
   // Of a file of another kind or version nothing else is worth saying.
   const { format, version } = (json.value ?? {}) as Record<string, unknown>;
   const problems: Misread[] = [];
   if (format !== `anachron-${kind}`) problems.push({ path: '$.format', reason: `must be "anachron-${kind}"` });
-  else if (version !== 1)
-    problems.push({ path: '$.version', reason: `must be 1, the only version there is; it is ${JSON.stringify(version)}` });
+  const versions = Object.entries<object>(SCHEMAS[kind]);
+  const schema = versions.find(([each]) => Number(each) === version)?.[1];
+  if (problems.length === 0 && !schema)
+    problems.push({
+      path: '$.version',
+      reason: `must be ${versions.map(([each]) => each).join(' or ')}; it is ${JSON.stringify(version)}`,
+    });
   if (problems.length > 0) return { ok: false, problems };
-  const validate = readersOnce()[kind];
+  const validate = readerOf(schema!);
   if (validate(json.value)) return json;
   const found = validate.errors!.filter((error) => error.keyword !== 'oneOf').map(misread);
   return { ok: false, problems: found.length > 0 ? found : validate.errors!.map(misread) };
@@ -63,13 +78,71 @@ function checked(text: string, kind: 'event' | 'plan'): Reading<unknown> {
 
 const toTheMinute = (text: string) => DateTime.fromISO(text).toMillis() % 60_000 === 0;
 
-/** Reads an event strictly: nothing is taken of a file that is not right throughout. */
-export function readOpenEvent(text: string): Reading<OpenEvent> {
+/** Reads an event of either version strictly: nothing is taken of a file that is not right throughout. */
+export function readEventFile(text: string): Reading<EventFile> {
   const json = checked(text, 'event');
   if (!json.ok) return json;
-  const event = json.value as OpenEvent;
-  const problems = eventProblems(event);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: event };
+  const written = json.value as OpenEvent | (Omit<OpenEvent, 'version'> & Pick<EventFile, 'version' | 'places' | 'roads' | 'spare'>);
+  const problems = [...eventProblems(written as OpenEvent), ...(written.version === 2 ? placeProblems(written as Placed) : [])];
+  if (problems.length > 0) return { ok: false, problems };
+  return { ok: true, value: written.version === 1 ? upgraded(written) : (withTimesAsMs(withoutAdditions(written)) as EventFile) };
+}
+
+/** Additions of other makers (`x-…`) are passed over. */
+const withoutAdditions = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(withoutAdditions)
+    : value !== null && typeof value === 'object'
+      ? Object.fromEntries(
+          Object.entries(value)
+            .filter(([key]) => !key.startsWith('x-'))
+            .map(([key, each]) => [key, withoutAdditions(each)]),
+        )
+      : value;
+
+type AtPlace = { place?: string }[];
+type Placed = Pick<EventFile, 'places' | 'roads'> & { servings: AtPlace; pits: AtPlace; holding: AtPlace; crew: AtPlace };
+
+/** Places and roads: each there once, and what cannot be planned yet is said instead of planned wrongly. */
+function placeProblems({ places, roads, ...lists }: Placed): Misread[] {
+  const problems: Misread[] = [];
+  const known = (id: string) => places.some((place) => place.id === id);
+  const strange = (path: string, id: string) => problems.push({ path, reason: `${JSON.stringify(id)} is no place of this event` });
+  places.forEach(({ id }, i) => {
+    if (places.findIndex((each) => each.id === id) !== i)
+      problems.push({ path: `$.places[${i}].id`, reason: `${JSON.stringify(id)} is there twice` });
+  });
+  roads.forEach((road, i) => {
+    for (const end of ['from', 'to'] as const) if (!known(road[end])) strange(`$.roads[${i}].${end}`, road[end]);
+  });
+  lists.servings.forEach(({ place }, i) => {
+    if (!known(place!)) strange(`$.servings[${i}].place`, place!);
+    else if (place !== places[0]!.id && !reachable(roads, places[0]!.id).has(place!))
+      problems.push({ path: `$.servings[${i}].place`, reason: 'no road leads there from the first place' });
+  });
+  for (const list of ['pits', 'holding', 'crew'] as const)
+    lists[list].forEach(({ place = places[0]!.id }, i) => {
+      const path = `$.${list}[${i}].place`;
+      if (!known(place)) strange(path, place);
+      else if (place !== places[0]!.id)
+        problems.push({
+          path,
+          reason: `is not the first place: what begins elsewhere than ${JSON.stringify(places[0]!.id)} cannot be planned yet`,
+        });
+    });
+  return problems;
+}
+
+function reachable(roads: EventFile['roads'], from: string): Set<string> {
+  const seen = new Set([from]);
+  for (let before = -1; before !== seen.size;) {
+    before = seen.size;
+    for (const road of roads) {
+      if (seen.has(road.from)) seen.add(road.to);
+      if (seen.has(road.to)) seen.add(road.from);
+    }
+  }
+  return seen;
 }
 
 export function readOpenPlan(text: string): Reading<OpenPlan> {

@@ -18,7 +18,7 @@ import { rfc3339 } from '../clock';
 import { openTasksOf } from './openTasks';
 import type { OpenBatch, OpenCut, OpenEvent, OpenFire, OpenMethod, OpenPit, OpenPlan, OpenRack, OpenRun } from '../../core/model';
 
-/** An event of the product as its file has it. Only batches that can be planned are written. */
+/** What of an event the rules are about, as the checker reads it. Only batches that can be planned are there. */
 export function openEventOf(input: PlanInput): OpenEvent {
   const { event } = input;
   const time = (ms: number) => rfc3339(ms, event.timeZone);

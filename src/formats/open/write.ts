@@ -1,8 +1,13 @@
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
+import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import type { OpenEvent, OpenPlan } from '../../core/model';
+import type { EventFile } from './eventFile';
+import { withTimesAsText } from './fileTimes';
 
 interface Schema {
+  $ref?: string;
+  $defs?: Record<string, Schema>;
   properties?: Record<string, Schema>;
   items?: Schema | boolean;
   oneOf?: Schema[];
@@ -26,9 +31,11 @@ function rounded(value: number, name: string): number {
 }
 
 /** Keys in the order of the schema, then the others as they are; absent fields left out; figures to their decimals. */
-function canonical(value: unknown, schema: Schema | undefined, name: string): unknown {
+function canonical(value: unknown, given: Schema | undefined, name: string, defs: Schema['$defs']): unknown {
+  const schema = given?.$ref ? defs?.[given.$ref.replace('#/$defs/', '')] : given;
   if (typeof value === 'number') return rounded(value, name);
-  if (Array.isArray(value)) return value.map((each) => canonical(each, typeof schema?.items === 'object' ? schema.items : undefined, name));
+  if (Array.isArray(value))
+    return value.map((each) => canonical(each, typeof schema?.items === 'object' ? schema.items : undefined, name, defs));
   if (value === null || typeof value !== 'object') return value;
   const branch = schema?.oneOf?.find((each) => Object.keys(value).every((key) => key.startsWith('x-') || each.properties?.[key])) ?? schema;
   const known = Object.keys(branch?.properties ?? {});
@@ -37,12 +44,29 @@ function canonical(value: unknown, schema: Schema | undefined, name: string): un
     keys
       .map((key) => [key, (value as Record<string, unknown>)[key]] as const)
       .filter(([, each]) => each !== undefined)
-      .map(([key, each]) => [key, canonical(each, branch?.properties?.[key], key)]),
+      .map(([key, each]) => [key, canonical(each, branch?.properties?.[key], key, defs)]),
   );
 }
 
 /** Canonical text: the same event or plan gives the same bytes. Two-space indent, a newline at the end. */
-const written = (value: unknown, schema: unknown): string => `${JSON.stringify(canonical(value, schema as Schema, ''), null, 2)}\n`;
+const written = (value: unknown, schema: unknown): string =>
+  `${JSON.stringify(canonical(value, schema as Schema, '', (schema as Schema).$defs), null, 2)}\n`;
 
-export const writeOpenEvent = (event: OpenEvent): string => written(event, eventSchema);
+export const writeOpenEvent = (event: OpenEvent): string => written(event, eventSchemaV1);
+export const writeEventFile = (file: EventFile): string => written(withTimesAsText(file, file.timeZone), eventSchema);
 export const writeOpenPlan = (plan: OpenPlan): string => written(plan, planSchema);
+
+const inOrder = (value: unknown): unknown =>
+  Array.isArray(value)
+    ? value.map(inOrder)
+    : value !== null && typeof value === 'object'
+      ? Object.fromEntries(
+          Object.entries(value)
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([key, each]) => [key, inOrder(each)]),
+        )
+      : value;
+
+/** Whether two things would stand in a file in the same words: figures to its decimals, whatever the order of the fields. */
+export const sameOnPaper = (a: unknown, b: unknown): boolean =>
+  JSON.stringify(inOrder(canonical(a, undefined, '', undefined))) === JSON.stringify(inOrder(canonical(b, undefined, '', undefined)));

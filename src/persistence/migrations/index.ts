@@ -3,7 +3,8 @@ import { library } from './0002-library';
 import { kitchen } from './0003-kitchen';
 import { equipment } from './0004-equipment';
 import { documents } from './0005-documents';
+import { brought } from './0006-brought';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought];

@@ -1,6 +1,7 @@
 import { Op, type Transaction } from 'sequelize';
 import type { CrewMember, Equipment, HoldingBox, Pit, Probe, Warmer } from '../../core/model';
 import { GearRow } from '../tables';
+import { presentRows } from './brought';
 
 /** Everything an owner has, by kind. */
 export interface GearKinds {
@@ -12,17 +13,37 @@ export interface GearKinds {
 }
 export type GearKind = keyof GearKinds;
 
-/** All that is owned and not put away, in the order it was made. */
+/** All that is at hand, in the order it was made: not put away, nor brought by an event that is deleted. */
 export async function listEquipment(transaction?: Transaction): Promise<Equipment> {
   const rows = await GearRow.findAll({ where: { deletedAtMs: null }, order: [['seq', 'ASC']], transaction });
+  const present = await presentRows(rows, transaction);
   const of = <K extends GearKind>(kind: K): GearKinds[K][] =>
-    rows.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as GearKinds[K]);
+    present.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as GearKinds[K]);
   return { pits: of('pit'), boxes: of('box'), warmers: of('warmer'), probes: of('probe'), crew: of('crew') };
 }
 
-export async function saveGear<K extends GearKind>(kind: K, gear: GearKinds[K], nowMs: number, transaction: Transaction): Promise<void> {
+/** Gear of this kind and id whether at hand or not. */
+export async function findGear<K extends GearKind>(
+  kind: K,
+  id: string,
+  transaction: Transaction,
+): Promise<{ gear: GearKinds[K]; atHand: boolean } | undefined> {
+  const row = await GearRow.findOne({ where: { kind, id }, transaction });
+  if (!row) return undefined;
+  const atHand = row.deletedAtMs === null && (await presentRows([row], transaction)).length > 0;
+  return { gear: JSON.parse(row.body) as GearKinds[K], atHand };
+}
+
+/** Saves gear; what came with an event says which. */
+export async function saveGear<K extends GearKind>(
+  kind: K,
+  gear: GearKinds[K],
+  nowMs: number,
+  transaction: Transaction,
+  broughtBy?: string,
+): Promise<void> {
   const stored = await GearRow.findOne({ where: { kind, id: gear.id }, transaction });
-  const fields = { body: JSON.stringify(gear), deletedAtMs: null };
+  const fields = { body: JSON.stringify(gear), deletedAtMs: null, ...(broughtBy !== undefined && { broughtBy }) };
   if (stored) await stored.update(fields, { transaction });
   else await GearRow.create({ kind, id: gear.id, ...fields, createdAtMs: nowMs }, { transaction });
 }
@@ -34,9 +55,4 @@ export async function markGearDeleted(kind: GearKind, id: string, deletedAtMs: n
     { where: { kind, id, deletedAtMs: deletedAtMs === null ? { [Op.ne]: null } : null }, transaction },
   );
   return count > 0;
-}
-
-/** Takes gear away for good: what came with an event goes with it. */
-export async function removeGear(kind: GearKind, id: string, transaction: Transaction): Promise<void> {
-  await GearRow.destroy({ where: { kind, id }, transaction });
 }

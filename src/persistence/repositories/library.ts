@@ -1,6 +1,7 @@
 import { literal, type Transaction } from 'sequelize';
 import type { Cut, Library, Method, Recipe } from '../../core/model';
 import { LibraryEntryRow } from '../tables';
+import { presentRows } from './brought';
 
 export type LibraryKind = 'cut' | 'method' | 'recipe';
 
@@ -10,7 +11,8 @@ export async function loadOwnLibrary(transaction?: Transaction): Promise<Library
     order: literal('rowid'),
     transaction,
   });
-  const bodies = <T>(kind: LibraryKind): T[] => rows.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as T);
+  const present = await presentRows(rows, transaction);
+  const bodies = <T>(kind: LibraryKind): T[] => present.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as T);
   return { cuts: bodies<Cut>('cut'), methods: bodies<Method>('method'), recipes: bodies<Recipe>('recipe') };
 }
 
@@ -19,11 +21,21 @@ export async function saveLibraryEntry(
   entry: Cut | Method | Recipe,
   nowMs: number,
   transaction: Transaction,
+  broughtBy?: string,
 ): Promise<void> {
-  await LibraryEntryRow.upsert({ kind, id: entry.id, body: JSON.stringify(entry), updatedAtMs: nowMs }, { transaction });
+  const fields = { body: JSON.stringify(entry), updatedAtMs: nowMs, ...(broughtBy !== undefined && { broughtBy }) };
+  const stored = await LibraryEntryRow.findOne({ where: { kind, id: entry.id }, transaction });
+  if (stored) await stored.update(fields, { transaction });
+  else await LibraryEntryRow.create({ kind, id: entry.id, ...fields }, { transaction });
 }
 
 /** Takes the owner's version away. Tells whether there was one. */
 export async function removeLibraryEntry(kind: LibraryKind, id: string, transaction: Transaction): Promise<boolean> {
   return (await LibraryEntryRow.destroy({ where: { kind, id }, transaction })) > 0;
+}
+
+/** An entry of this kind and id, though the event that brought it is deleted. */
+export async function findLibraryEntry(kind: LibraryKind, id: string, transaction: Transaction): Promise<unknown> {
+  const row = await LibraryEntryRow.findOne({ where: { kind, id }, transaction });
+  return row && JSON.parse(row.body);
 }

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { solveEvent } from '../../services/solveEvent';
-import { readOpenEvent, writeOpenPlan } from '../../formats/open';
+import { readEventFile, writeOpenPlan } from '../../formats/open';
 
 /** `npm run --silent solve -- event.json [--seed N] [--iterations N] [--confidence Q]`: exit 0 feasible, 3 infeasible, 2 unreadable. */
 function refuse(lines: string[]): never {
@@ -41,7 +41,7 @@ try {
 } catch (error) {
   refuse([`${source} cannot be read: ${(error as Error).message}`]);
 }
-const reading = readOpenEvent(text);
+const reading = readEventFile(text);
 if (!reading.ok) refuse(reading.problems.map(({ path, reason }) => `${path} ${reason}`));
 
 const plan = solveEvent(reading.value, { seed, iterations, confidence }, (line) => console.error(line));

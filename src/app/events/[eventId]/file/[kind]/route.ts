@@ -1,4 +1,5 @@
-import { openEventOf, openPlanOf, writeOpenEvent, writeOpenPlan } from '../../../../../formats/open';
+import { libraryWith } from '../../../../../core/model';
+import { eventFileOf, openPlanOf, writeEventFile, writeOpenPlan } from '../../../../../formats/open';
 import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { fileResponse } from '../../fileResponse';
@@ -13,7 +14,9 @@ export async function GET(_request: Request, { params }: FileParams): Promise<Re
   if (kind !== 'event' && kind !== 'plan') return new Response('There is no such file of an event.', { status: 404 });
   const planned = await planEvent(await openContext(), eventId);
   if (!planned) return new Response('This event has been deleted.', { status: 404 });
-  const { input, plan } = planned;
-  const body = kind === 'event' ? writeOpenEvent(openEventOf(input)) : writeOpenPlan(openPlanOf(input, plan));
+  const { input, plan, facts } = planned;
+  const house = { equipment: facts.equipment, library: libraryWith(facts.ownLibrary) };
+  const body =
+    kind === 'event' ? writeEventFile(eventFileOf(input.event, house, input.earliestMs)) : writeOpenPlan(openPlanOf(input, plan));
   return fileResponse(input.event, kind, 'json', body);
 }

@@ -1,0 +1,73 @@
+import fc from 'fast-check';
+import { format, resolveConfig } from 'prettier';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { DEFAULT_VENUE, MILD_DAY, type CookEvent } from '../../src/core/model';
+import { eventFileOf, readEventFile, sameOnPaper, unpacked, writeEventFile } from '../../src/formats/open';
+import { eventFileSchema } from '../../src/inputs/eventFileSchema';
+import { wholeEvent } from '../fixtures/wholeEvents';
+
+const NOW_MS = Date.parse('2027-06-18T12:00:00-03:00');
+
+/** Where an event says nothing and where it says what is usual anyway are one and the same in a file. */
+function asUsual({ id: _, venue, weather, ...event }: CookEvent) {
+  const usualVenue = venue ?? DEFAULT_VENUE;
+  return { ...event, venue: { ...usualVenue }, weather: weather ?? MILD_DAY };
+}
+const usual = (event: CookEvent) => asUsual(event);
+
+describe('an event file', () => {
+  it('holds all of an event: out and in are equal, whatever the owner filled in', () => {
+    fc.assert(
+      fc.property(wholeEvent, ({ event, equipment, own, library }) => {
+        const text = writeEventFile(eventFileOf(event, { equipment, library }, NOW_MS));
+        const reading = readEventFile(text);
+        if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
+        const back = unpacked(reading.value);
+        expect(JSON.stringify(differences(usual(event), usual(back.event)))).toBe('[]');
+        // What it rests on came along in the same words.
+        for (const kind of ['boxes', 'warmers'] as const) expect(sameOnPaper(back.equipment[kind], equipment[kind])).toBe(true);
+        for (const pit of back.equipment.pits)
+          expect(
+            differences(
+              equipment.pits.find(({ id }) => id === pit.id),
+              pit,
+            ),
+          ).toEqual([]);
+        for (const member of back.equipment.crew)
+          expect(
+            sameOnPaper(
+              member,
+              equipment.crew.find(({ id }) => id === member.id),
+            ),
+          ).toBe(true);
+        for (const kind of ['cuts', 'methods', 'recipes'] as const)
+          for (const entry of back.library[kind])
+            expect(
+              differences(
+                library[kind].find(({ id }) => id === entry.id),
+                entry,
+              ),
+            ).toEqual([]);
+        expect(back.library.cuts.length).toBeLessThanOrEqual(own.cuts.length);
+        const again = eventFileOf(back.event, { equipment: back.equipment, library: { ...library, ...back.library } }, NOW_MS);
+        expect(writeEventFile(again).length).toBe(text.length);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('has the schema that the classes make', async () => {
+    const path = 'docs/formats/event.schema.json';
+    const made = await format(JSON.stringify(eventFileSchema()), { ...(await resolveConfig(path)), filepath: path });
+    expect(made).toBe(readFileSync(path, 'utf8'));
+  });
+});
+
+/** Paths at which two things differ on paper. */
+function differences(a: unknown, b: unknown, path = '$'): string[] {
+  if (sameOnPaper(a, b)) return [];
+  const isParts = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
+  if (!isParts(a) || !isParts(b)) return [`${path}: ${JSON.stringify(a)} and ${JSON.stringify(b)}`];
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) => differences(a[key], b[key], `${path}.${key}`));
+}
