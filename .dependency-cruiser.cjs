@@ -3,12 +3,13 @@ const rooms = {
   core: [],
   formats: ['core'],
   inputs: ['core'],
+  document: ['core', 'formats', 'inputs'],
   persistence: ['core'],
   workers: ['core', 'formats/open'],
-  services: ['core', 'formats', 'inputs', 'persistence'],
+  services: ['core', 'formats', 'inputs', 'document', 'persistence'],
   runtime: ['core', 'formats', 'inputs', 'persistence', 'services'],
-  ui: ['core', 'formats', 'inputs', 'workers/(client|forecastPool|protocol)'],
-  app: ['core', 'formats', 'inputs', 'services', 'runtime', 'ui'],
+  ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],
+  app: ['core', 'formats', 'inputs', 'document', 'services', 'runtime', 'ui'],
 };
 
 module.exports = {
@@ -36,13 +37,13 @@ module.exports = {
     {
       name: 'pure-rooms-without-node',
       severity: 'error',
-      from: { path: '^src/(formats|inputs|workers|ui)/', pathNot: '\\.test\\.tsx?$' },
+      from: { path: '^src/(formats|inputs|document|workers|ui)/', pathNot: '\\.test\\.tsx?$' },
       to: { dependencyTypes: ['core'] },
     },
     {
       name: 'ui-without-the-store',
       severity: 'error',
-      from: { path: '^src/(ui|workers|core|formats|inputs)/' },
+      from: { path: '^src/(ui|workers|core|formats|inputs|document)/' },
       to: { path: 'node_modules/(sequelize|sqlite3|umzug)/' },
     },
     {

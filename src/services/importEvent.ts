@@ -1,6 +1,6 @@
 import type { ClassConstructor } from 'class-transformer';
 import { libraryWith, type CookEvent, type CrewMember, type Cut, type Method, type Pit, type Probe, type Recipe } from '../core/model';
-import { failure, success, type Outcome, type Problem } from '../core/outcome';
+import { success, type Outcome, type Problem } from '../core/outcome';
 import {
   check,
   CrewMemberRecord,

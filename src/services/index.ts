@@ -5,7 +5,6 @@ export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } f
 export { importEvent } from './importEvent';
 export { readLibrary, restoreEntry, saveCut, saveMethod, saveRecipe } from './library';
 export { planEvent } from './planEvent';
-export type { Planned } from './planEvent';
 export { listChosenEquipment, listEquipment, listEvents, readDocument } from './reading';
 export { readPlanFile } from './readPlanFile';
 export { saveEdits } from './saveEdits';

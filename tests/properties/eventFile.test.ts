@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent } from '../../src/core/model';
 import { eventFileOf, readEventFile, sameOnPaper, unpacked, writeEventFile } from '../../src/formats/open';
-import { eventFileSchema } from '../../src/inputs/eventFileSchema';
+import { eventFileSchema } from '../../src/runtime/eventFileSchema';
 import { wholeEvent } from '../fixtures/wholeEvents';
 
 const NOW_MS = Date.parse('2027-06-18T12:00:00-03:00');

@@ -1,4 +1,3 @@
 export { applyChanges, diffOf, reversed, sameValue } from './diff';
 export type { Change } from './diff';
 export { eventProblems } from './eventProblems';
-export type { EventFacts } from './eventProblems';

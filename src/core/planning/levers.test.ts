@@ -8,7 +8,6 @@ import {
   conflictOf,
   decisionsOf,
   draggedPlan,
-  faceOf,
   inputFor,
   namedPlanOf,
   pinned,
@@ -20,7 +19,6 @@ import {
   troubledBatches,
   tryRemedies,
   unpinned,
-  withFace,
   withNamedPlan,
   type PlanInput,
 } from './index';
@@ -182,10 +180,7 @@ describe('a plan that is pulled about', () => {
     });
   });
 
-  it('goes back to a face, and to a plan kept under a name', () => {
-    const face = faceOf(event);
-    const changed = pullLever({ ...event, confidence: 0.5 }, { code: 'moveServing', servingId: 'supper', byMin: 60 });
-    expect(withFace(changed, face)).toMatchObject(event);
+  it('goes back to a plan kept under a name', () => {
     const named = namedPlanOf(event, plan.scheme, 'n', 'As it was');
     const hot = pullLever(event, { code: 'hotter', batchId: 'brisket-whole', methodId: 'hot-foil' });
     expect(withNamedPlan({ ...hot, confidence: 0.7 }, named)).toMatchObject({

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
-import { eventFileSchema } from '../../inputs/eventFileSchema';
+import { eventFileSchema } from '../eventFileSchema';
 
 /** `npm run schemas`: writes the schema that the event's classes make. */
 const path = 'docs/formats/event.schema.json';

@@ -51,15 +51,7 @@ export function BuyingForm({
 const UNSEEN: Receipt = { packWhole: false, colourGood: false, fatEven: false, note: '' };
 
 /** What to look at when the meat comes in. */
-export function ReceivingForm({
-  messageContext,
-  batch,
-  saveReceipt,
-}: {
-  messageContext: MessageContext;
-  batch: Batch;
-  saveReceipt: Action<CookEvent>;
-}) {
+export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceipt: Action<CookEvent> }) {
   const units = useUnits();
   const { heat } = conversions(units);
   const { coldHold } = SAFETY_RULES;

@@ -114,7 +114,7 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
             />
           </Tabs.Content>
           <Tabs.Content value="receiving">
-            <ReceivingForm messageContext={messageContext} batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
+            <ReceivingForm batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
           </Tabs.Content>
           <Tabs.Content value="buying">
             <BuyingForm messageContext={messageContext} batch={chosen!.batch} saveBuying={actions.saveBuying} />

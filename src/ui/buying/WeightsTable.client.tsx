@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { cutIn, GRADES, type Batch, type Grade, type Plan } from '../../core/model';
 import { buyingOf } from '../../core/model';
 import { supplyOf, type Cost, type Demand, type LearnedTrim } from '../../core/quantities';
@@ -190,10 +190,12 @@ function useWeights(batch: Batch, saveWeights: DocumentAction) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const rows = typed ?? inEvent;
   // The event moved on, by this edit or by an undo: what was typed is in it, or given up.
-  useEffect(() => {
+  const [seen, setSeen] = useState(inEvent);
+  if (seen !== inEvent) {
+    setSeen(inEvent);
     setTyped(undefined);
     setErrors({});
-  }, [inEvent]);
+  }
   /** Typing on in one cell is one step of undo. */
   const change = async (next: PieceWeightsInput[], cell?: string) => {
     setTyped(next);

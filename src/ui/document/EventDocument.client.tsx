@@ -74,9 +74,10 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
   const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot);
   const { event, facts, version } = state;
   // Only a change of version is another input; a new revision alone is none.
-  const derived = useRef<{ version: number; made: ReturnType<typeof planInputFor> }>(undefined);
-  if (derived.current?.version !== version) derived.current = { version, made: planInputFor(event, facts) };
-  const { input: made, learned } = derived.current.made;
+  const [derived, setDerived] = useState(() => ({ version, ...planInputFor(event, facts) }));
+  const current = derived.version === version ? derived : { version, ...planInputFor(event, facts) };
+  if (current !== derived) setDerived(current);
+  const { input: made, learned } = current;
   const input = useMemo(() => ({ ...made, event }), [made, event]);
 
   const router = useRouter();

@@ -5,7 +5,7 @@ import { KEEPS_DAYS } from '../../core/planning';
 import { COOLING_RULE, type CoolingForecast } from '../../core/safety';
 import { LeftoverInput } from '../../inputs';
 import { dayAndTime, shortDay } from '../../formats/clock';
-import { batchName, list, type MessageContext } from '../../formats/messages/names';
+import { batchName, type MessageContext } from '../../formats/messages/names';
 import { batchContents } from '../../core/quantities';
 import { contentsMessage } from '../../formats/messages/carried';
 import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';

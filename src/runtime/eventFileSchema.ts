@@ -3,9 +3,7 @@ import { createRequire } from 'node:module';
 import type { ClassConstructor } from 'class-transformer';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import eventSchemaV1 from '../../docs/formats/event-v1.schema.json' with { type: 'json' };
-import './equipmentRecord';
-import './eventRecord';
-import './libraryRecord';
+import '../inputs';
 
 /** As much of JSON Schema (2020-12) as is used here. */
 export interface JsonSchema {
