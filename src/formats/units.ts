@@ -23,6 +23,8 @@ export const writeUnits = (units: Units): string => `${units.temp},${units.mass}
 
 export const tempIn = (tempC: number, units: Units): number => (units.temp === 'F' ? fahrenheitFromCelsius(tempC) : tempC);
 export const formatTemp = (tempC: number, units: Units): string => `${Math.round(tempIn(tempC, units))} °${units.temp}`;
+/** What a dial can be set to: the nearest five of its degrees. */
+export const formatSetPoint = (tempC: number, units: Units): string => `${Math.round(tempIn(tempC, units) / 5) * 5} °${units.temp}`;
 export const formatTempDifference = (differenceC: number, units: Units): string =>
   `${Math.round(units.temp === 'F' ? fahrenheitDifference(differenceC) : differenceC)} °${units.temp}`;
 
@@ -41,6 +43,24 @@ export function formatMinutes(minutes: number): string {
   return `${Math.trunc(whole / 60)} h${rest ? ` ${String(rest).padStart(2, '0')}` : ''}`;
 }
 
+const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'];
+/** A layer, such as fat or a smoke ring: to the millimetre, or the eighth of an inch. */
+export function formatLayer(mm: number, units: Units): string {
+  if (units.mass === 'kg') return `${Math.round(mm)} mm`;
+  const eighths = Math.round(inFromMm(mm) * 8);
+  const [whole, rest] = [Math.trunc(eighths / 8), EIGHTHS[eighths % 8]!];
+  return `${[...(whole > 0 || rest === '' ? [String(whole)] : []), ...(rest ? [rest] : [])].join(' ')} in`;
+}
+
+const FIGURE = /\{(\d+(?:\.\d+)?)(?: to (\d+(?:\.\d+)?))? (C|mm|kg|l)\}/g;
+/** A sentence that carries figures, such as `{6 mm} of fat` or `from {10 to 54 C}`, in the reader's units. */
+export const withFigures = (text: string, units: Units): string =>
+  text.replaceAll(FIGURE, (_, from: string, to: string | undefined, unit: string) => {
+    const one = { C: formatTemp, mm: formatLayer, kg: formatMass, l: formatVolume }[unit as 'C' | 'mm' | 'kg' | 'l'];
+    const low = one(Number(from), units);
+    return to === undefined ? low : `${low.split(' ')[0]} to ${one(Number(to), units)}`;
+  });
+
 const trim = (value: number, digits = 1) => String(Number(value.toFixed(digits)));
 
 /** Small weights in the unit they are weighed out in: grams below a kilogram, ounces below a pound. */
@@ -50,7 +70,14 @@ export function formatSmallMass(kg: number, units: Units): string {
   return lb < 1 ? `${trim(lb * 16, lb * 16 < 10 ? 1 : 0)} oz` : `${trim(lb)} lb`;
 }
 
-const LITRES_PER_QT = 0.946352946;
+export const LITRES_PER_QT = 0.946352946;
+/** Watts per kelvin in BTU an hour for each degree Fahrenheit. */
+export const BTU_PER_H_F = 1.8956;
+export const formatHeatLoss = (wPerK: number, units: Units): string =>
+  units.temp === 'F' ? `${trim(wPerK * BTU_PER_H_F, 2)} BTU/h °F` : `${trim(wPerK, 2)} W/K`;
+/** Room in a fridge, a tub or a box. */
+export const formatRoom = (litres: number, units: Units): string =>
+  units.mass === 'lb' ? `${Math.ceil(litres / LITRES_PER_QT)} qt` : `${Math.ceil(litres)} l`;
 export const formatVolume = (litres: number, units: Units): string =>
   units.mass === 'lb' ? `${trim(litres / LITRES_PER_QT)} qt` : `${trim(litres)} l`;
 /** Wrap is bought by the foot or the metre. */

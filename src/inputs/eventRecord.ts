@@ -165,12 +165,12 @@ export class BatchRecord {
 
 export class FinishRecord {
   @Id() pitId!: string;
-  @Between(40, 350, 'The heat of the finish, in °C,') pitC!: number;
+  @Sensible(40, 350, 'The heat of the finish') pitC!: number;
 }
 
 export class OverrideRecord {
   @IsOptional() @Id() pitId?: string;
-  @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
+  @IsOptional() @Sensible(40, 350, 'The heat') pitC?: number;
   @MaybePart(() => FinishRecord) finish?: FinishRecord;
   @IsOptional() @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin?: number;
   @IsOptional() @WholeBetween(1, 200, 'The number of runs') parts?: number;
@@ -201,7 +201,7 @@ export class PinRecord {
   @IsOptional() @Ids(400) pieceIds?: string[];
   @Id() pitId!: string;
   @Instant('The start') onAtMs!: number;
-  @IsOptional() @Between(40, 350, 'The heat, in °C,') pitC?: number;
+  @IsOptional() @Sensible(40, 350, 'The heat') pitC?: number;
   @MaybePart(() => FinishRecord) finish?: FinishRecord;
   @IsOptional() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
   @MaybeParts(() => PinnedPlaceRecord, 400, MOST) places?: PinnedPlaceRecord[];
@@ -233,8 +233,8 @@ export class VenueRecord {
 }
 
 export class DayWeatherRecord {
-  @Between(-40, 50, 'The air, in °C,') airC!: number;
-  @Between(0, 30, 'The wind, in m/s,') windMPerS!: number;
+  @Sensible(-40, 50, 'The air') airC!: number;
+  @Sensible(0, 30, 'The wind') windMPerS!: number;
 }
 
 export class KitchenRecord {

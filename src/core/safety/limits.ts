@@ -22,7 +22,7 @@ export const STRICT_LIMITS: Limits = Object.freeze({
 export const LOOSEST: Record<LoosenableRule, { limit: number; source: string }> = Object.freeze({
   hotHold: { limit: 57, source: 'Food Code 2022 3-501.16(A)(1)' },
   bareMeatPit: { limit: 93, source: 'the lower end of what FSIS guidance calls a smoker’s heat (225 to 300 F is its usual band)' },
-  dangerZone: { limit: 360, source: 'FSIS, 6 h from 10 to 54 C' },
+  dangerZone: { limit: 360, source: 'FSIS, 6 h from {10 to 54 C}' },
   nonIntactCore: { limit: 63, source: 'Food Code 2022 3-401.11(A)(2), held for 3 min' },
 });
 

@@ -10,14 +10,18 @@ export interface SafetyRule {
 
 /** The plain values, stricter by default. Local code, the permit and licensed practice decide. */
 export const SAFETY_RULES = Object.freeze({
-  hotHold: { value: 'hot holding', limit: 60, source: 'consumer and many departments’ advice; Food Code 2022 3-501.16 asks 57 C' },
+  hotHold: { value: 'hot holding', limit: 60, source: 'consumer and many departments’ advice; Food Code 2022 3-501.16 asks {57 C}' },
   poultryCore: { value: 'poultry core', limit: 74, source: 'Food Code 2022 3-401.11(A)(3); USDA FSIS' },
   wholeMuscleCore: { value: 'whole-muscle core, then 3 min rest', limit: 63, source: 'USDA FSIS' },
   dishCore: { value: 'reheated or mixed dish', limit: 74, source: 'Food Code 2022 3-403.11' },
-  dangerZoneMin: { value: 'poultry through 5 to 57 C', limit: 240, source: 'trade rule, stricter than FSIS (6 h from 10 to 54 C)' },
+  dangerZoneMin: { value: 'poultry through {5 to 57 C}', limit: 240, source: 'trade rule, stricter than FSIS (6 h from {10 to 54 C})' },
   bareMeatPitC: { value: 'pit with bare meat in it', limit: 107, source: 'trade rule after FSIS guidance' },
   coldHold: { value: 'cold holding', limit: 5, source: 'Food Code 2022 3-501.16(A)(2)' },
-  thawWaterMin: { value: 'above 5 C while thawing under running water at or below 21 C', limit: 240, source: 'Food Code 2022 3-501.13' },
+  thawWaterMin: {
+    value: 'above {5 C} while thawing under running water at or below {21 C}',
+    limit: 240,
+    source: 'Food Code 2022 3-501.13',
+  },
   nonIntactCore: { value: 'ground, injected or blade-tenderised core, 17 s', limit: 68, source: 'Food Code 2022 3-401.11(A)(2)' },
   temperMin: { value: 'tempering', limit: 60, source: 'trade rule; the time counts toward 4 h in the danger zone' },
   timeAloneMin: {

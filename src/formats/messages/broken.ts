@@ -1,7 +1,7 @@
 import type { Broken, BrokenCode } from '../../core/model';
 import { clockTime } from '../clock';
 import { batchName, gearName, lowerPit, pitName, rackName, type MessageContext } from './names';
-import { formatLength, formatMass, formatMinutes, formatTemp } from '../units';
+import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } from '../units';
 
 /** One sentence for a rule that a plan breaks, as it is dragged or pinned. */
 export function brokenMessage(messageContext: MessageContext, broken: Broken): string {
@@ -33,7 +33,7 @@ export function brokenMessage(messageContext: MessageContext, broken: Broken): s
     poultryAbove: () => `Raw poultry would lie above other food in the ${where}.`,
     setPointOutOfRange: () => `The ${where} cannot run at ${formatTemp(by, units)}.`,
     bareTooCool: () => `${meat} would lie bare at ${formatTemp(by, units)}, below the safe least.`,
-    heatWrongForMeat: () => `${meat} would be at ${formatTemp(by, units)} in the ${where} at ${clock}: outside its method's heat.`,
+    heatWrongForMeat: () => `${meat} would be at ${formatSetPoint(by, units)} in the ${where} at ${clock}: outside its method's heat.`,
     litTooLate: () => `The ${where} is lit too late to be hot.`,
     onBeforeReady: () => `${meat} goes on before the ${where} is ready.`,
     noFire: () => `${meat} is in the ${where} with no fire${clock && ` after ${clock}`}.`,

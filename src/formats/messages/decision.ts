@@ -2,7 +2,7 @@ import type { Run } from '../../core/model';
 import type { Decision } from '../../core/planning';
 import { clockTime } from '../clock';
 import { lowerPit, piecesMessage, pitName, rackName, type MessageContext } from './names';
-import { formatMinutes, formatTemp } from '../units';
+import { formatMinutes, formatSetPoint, formatTemp } from '../units';
 
 /** `04:10: if the core of the 2 briskets is under 66 °C, they will be late: wrap now, or raise the trailer pit to 135 °C (about 40 min).` */
 export function decisionMessage(
@@ -23,7 +23,7 @@ export function decisionMessage(
     ...(raiseToC === undefined
       ? []
       : [
-          `raise the ${lowerPit(pitName(messageContext, pitId))} to ${formatTemp(raiseToC, units)}${gainMin ? `, which gains about ${formatMinutes(gainMin)}` : ''}`,
+          `raise the ${lowerPit(pitName(messageContext, pitId))} to ${formatSetPoint(raiseToC, units)}${gainMin ? `, which gains about ${formatMinutes(gainMin)}` : ''}`,
         ]),
   ];
   const then = levers.length > 0 ? levers.join(', or ') : 'tell the kitchen, and carve it last';

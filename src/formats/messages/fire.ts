@@ -1,7 +1,7 @@
 import { buyingOf, cutIn, fuelOf, type Pit, type Run, type Task } from '../../core/model';
 import { batchName, lowerPit, piecesMessage, type MessageContext, type TaskMessage } from './names';
 import { tagOf } from './rack';
-import { formatMass, formatMinutes, formatSmallMass, formatTemp } from '../units';
+import { formatMass, formatMinutes, formatSetPoint, formatSmallMass } from '../units';
 
 const FIRE_KINDS = ['light', 'closeAir', 'setPoint', 'reload', 'ash', 'water', 'wood', 'tube'] as const;
 type FireTask = Task & { kind: (typeof FIRE_KINDS)[number] };
@@ -11,8 +11,8 @@ export const isFireTask = (task: Task): task is FireTask => (FIRE_KINDS as reado
 export function setMessage(messageContext: MessageContext, pit: Pit | undefined, pitC: number): string {
   const { units } = messageContext;
   const offsetC = pit?.gaugeOffsetC ?? 0;
-  if (Math.abs(offsetC) < 0.5) return formatTemp(pitC, units);
-  return `${formatTemp(pitC, units)} at the grate (set ${formatTemp(pitC - offsetC, units)} on the gauge)`;
+  if (Math.abs(offsetC) < 0.5) return formatSetPoint(pitC, units);
+  return `${formatSetPoint(pitC, units)} at the grate (set ${formatSetPoint(pitC - offsetC, units)} on the gauge)`;
 }
 
 /** What a split of a forearm's length weighs, dry. */
@@ -50,11 +50,14 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
             title: `Light the ${name}`,
             detail: `Come up from below to ${setMessage(messageContext, pit, task.pitC!)}; load once the smoke is clean. Never in a tent or under a roof: carbon monoxide.`,
           }
-        : { title: `Heat the ${name} to ${formatTemp(task.pitC!, units)}`, detail: 'No smoke here: it takes what is wrapped, and pans.' };
+        : {
+            title: `Heat the ${name} to ${formatSetPoint(task.pitC!, units)}`,
+            detail: 'No smoke here: it takes what is wrapped, and pans.',
+          };
     case 'closeAir':
       return {
         title: `Start closing the air of the ${name}`,
-        detail: `At about ${formatTemp(task.pitC!, units)} and rising: it must settle, not rush past. What it overshoots comes back slowly.`,
+        detail: `At about ${formatSetPoint(task.pitC!, units)} and rising: it must settle, not rush past. What it overshoots comes back slowly.`,
       };
     case 'setPoint':
       return {
@@ -107,7 +110,7 @@ export function rhythmTaskMessage(messageContext: MessageContext, task: Task, ru
     case 'relight':
       return {
         title: `Bring up the fire of the ${lowerPit(pit)} for the end`,
-        detail: `Relight the coals, air open: ${formatTemp(task.pitC ?? run.pitC, units)} for the last minutes. Grease burns: class K or B extinguisher at hand, never water.`,
+        detail: `Relight the coals, air open: ${formatSetPoint(task.pitC ?? run.pitC, units)} for the last minutes. Grease burns: class K or B extinguisher at hand, never water.`,
       };
     case 'probe': {
       const probe = messageContext.probes?.find((each) => each.id === task.probe?.probeId);

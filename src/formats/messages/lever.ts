@@ -1,7 +1,7 @@
 import { methodIn } from '../../core/model';
 import type { Lever, Remedy } from '../../core/planning';
 import { batchName, gearName, lowerPit, pitName, type MessageContext } from './names';
-import { formatMinutes, formatShare, formatTemp } from '../units';
+import { formatMinutes, formatSetPoint, formatShare, formatTemp } from '../units';
 
 /** What pulling a lever means, as a thing to do. */
 export function leverMessage(messageContext: MessageContext, lever: Lever, spareNames: ReadonlyMap<string, string>): string {
@@ -15,9 +15,9 @@ export function leverMessage(messageContext: MessageContext, lever: Lever, spare
     case 'tighterWrap':
       return `${meat}: wrapped tighter, by “${methodIn(library, lever.methodId)?.name ?? 'a tighter wrap'}”`;
     case 'hotterInBand':
-      return `${meat} at ${formatTemp(lever.pitC, units)}, the top of its method's heat`;
+      return `${meat} at ${formatSetPoint(lever.pitC, units)}, the top of its method's heat`;
     case 'finishElsewhere':
-      return `${meat}: once wrapped, finish in the ${pit(lever.pitId)} at ${formatTemp(lever.pitC, units)}`;
+      return `${meat}: once wrapped, finish in the ${pit(lever.pitId)} at ${formatSetPoint(lever.pitC, units)}`;
     case 'otherPit':
       return `${meat} in the ${pit(lever.pitId)}`;
     case 'split':

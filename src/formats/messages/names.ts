@@ -59,6 +59,9 @@ export interface TaskMessage {
   detail: string;
 }
 
+const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+const PAIRS = [...ALPHABET].flatMap((a) => [...ALPHABET].map((b) => a + b));
+
 /** `B1`: a letter for the batch, unlike any other of the event, and the piece's number. */
 export function pieceTag(messageContext: MessageContext, batchId: string, nth: number): string {
   const taken = new Set<string>();
@@ -66,7 +69,9 @@ export function pieceTag(messageContext: MessageContext, batchId: string, nth: n
     const letters = batchName(messageContext, batch.id)
       .toUpperCase()
       .replace(/[^A-Z]/g, '');
-    const candidates = [...letters, ...[...letters.slice(1)].map((next) => letters[0]! + next), batch.id.toUpperCase()];
+    const first = letters[0] ?? 'P';
+    // Two letters where each of its own is taken: of its name as long as they last, then any.
+    const candidates = [...letters, ...[...letters.slice(1), ...ALPHABET].map((next) => first + next), ...PAIRS];
     const mark = candidates.find((each) => !taken.has(each))!;
     taken.add(mark);
     if (batch.id === batchId) return `${mark}${nth + 1}`;

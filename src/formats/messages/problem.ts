@@ -4,7 +4,7 @@ import { brokenMessage } from './broken';
 import { carriedName, servedName } from './carried';
 import { clockTime, dayAndTime } from '../clock';
 import { faultMessage } from './rack';
-import { formatArea, formatLength, formatMass, formatMinutes, formatTemp } from '../units';
+import { formatArea, formatLength, formatMass, formatMinutes, formatRoom, formatSetPoint, formatTemp } from '../units';
 import { batchName, capital, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext } from './names';
 
 export interface ProblemMessage {
@@ -117,7 +117,7 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
       };
     case 'heatConflict':
       return {
-        what: `${pieces} want ${formatTemp(problem.wantedC, units)} while the ${lowerPit(pitName(messageContext, problem.pitId))} runs at ${formatTemp(problem.setC, units)}, ${span(problem.fromMs, problem.toMs)}.`,
+        what: `${pieces} want ${formatSetPoint(problem.wantedC, units)} while the ${lowerPit(pitName(messageContext, problem.pitId))} runs at ${formatTemp(problem.setC, units)}, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Choose methods that share a heat, or add a pit.',
       };
     case 'poultryAbove':
@@ -132,7 +132,7 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
       };
     case 'boxFull':
       return {
-        what: `${pieces} cannot be held: the box is short of ${Math.ceil(problem.shortLitres)} litres, ${span(problem.fromMs, problem.toMs)}.`,
+        what: `${pieces} cannot be held: the box is short of ${formatRoom(problem.shortLitres, units)}, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Bring a second box, or a larger one.',
       };
     case 'holdTooLong':
@@ -141,7 +141,7 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
         remedy: 'Add an insulated box under Pits, or plan with a lower confidence.',
       };
     case 'neverDone':
-      return { what: `${pieces} never get done at ${formatTemp(problem.pitC, units)}.`, remedy: 'Choose a hotter method or a wrap.' };
+      return { what: `${pieces} never get done at ${formatSetPoint(problem.pitC, units)}.`, remedy: 'Choose a hotter method or a wrap.' };
     case 'dangerZone':
       return {
         what: `${pieces} would spend ${formatMinutes(problem.minutes)} between ${formatTemp(5, units)} and ${formatTemp(57, units)}; ${formatMinutes(problem.allowedMin)} is the limit for poultry (trade rule, stricter than FSIS guidance; your local code decides).`,
@@ -172,7 +172,7 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
     case 'fridgeFull':
     case 'tubFull':
       return {
-        what: `${problem.code === 'fridgeFull' ? 'The fridge' : 'The brine tubs'} would be ${Math.ceil(problem.overLitres)} litres over (${Math.round(problem.litres)} there are), ${span(problem.fromMs, problem.toMs)}: ${list(problem.batchIds.map((id) => servedName(messageContext, id).toLowerCase()))}.`,
+        what: `${problem.code === 'fridgeFull' ? 'The fridge' : 'The brine tubs'} would be ${formatRoom(problem.overLitres, units)} over (${formatRoom(problem.litres, units)} there are), ${span(problem.fromMs, problem.toMs)}: ${list(problem.batchIds.map((id) => servedName(messageContext, id).toLowerCase()))}.`,
         remedy:
           problem.code === 'fridgeFull'
             ? 'Have part of it delivered later, borrow a cold box, or brine in two goes.'

@@ -2,7 +2,7 @@ import { FUEL_HAZARDS, fuelOf, type LoosenableRule } from '../../core/model';
 import { SAFETY_RULES, type SafetyFinding, type SafetyStage } from '../../core/safety';
 import { clockTime, dayAndTime } from '../clock';
 import { batchName, capital, list, type MessageContext } from './names';
-import { formatMinutes, formatTemp, type Units } from '../units';
+import { formatMinutes, formatTemp, type Units, withFigures } from '../units';
 
 export const STAGE_NAMES: Record<SafetyStage, string> = {
   receive: 'Receiving',
@@ -64,7 +64,7 @@ export function safetyMessage(messageContext: MessageContext, finding: SafetyFin
       return {
         title: 'Thawed in the cold',
         guidance: `At or below ${temp(limit)} throughout`,
-        does: `${which}: planned in the fridge, 24 h for each 1.8 to 2.3 kg (4 to 5 lb)`,
+        does: withFigures(`${which}: planned in the fridge, 24 h for each {1.8 to 2.3 kg}`, units),
         change: 'Lowest shelf, in a tray; never on the counter.',
       };
     case 'thawWater':

@@ -2,7 +2,7 @@ import { cutIn, methodIn, type Reason, type Run, type Task, type TaskKind, type 
 import { limitsOf } from '../../core/safety';
 import { clockTime } from '../clock';
 import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext, type TaskMessage } from './names';
-import { formatMass, formatMinutes, formatTemp } from '../units';
+import { formatMass, formatMinutes, formatSetPoint, formatTemp } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
 
@@ -131,13 +131,13 @@ export function reasonMessage(messageContext: MessageContext, reason: Reason): s
     case 'movedEarlier':
       return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)}, ${rackName(messageContext, reason.pitId, reason.rackId)}${reason.blockedUntilMs ? `, is taken until ${time(reason.blockedUntilMs)}` : ' has no room later'}`;
     case 'sharesHeat':
-      return `Cooks at ${formatTemp(reason.pitC, units)}, not the method's ${formatTemp(reason.wantedC, units)}, to share the ${lowerPit(pitName(messageContext, reason.pitId))}`;
+      return `Cooks at ${formatSetPoint(reason.pitC, units)}, not the method's ${formatSetPoint(reason.wantedC, units)}, to share the ${lowerPit(pitName(messageContext, reason.pitId))}`;
     case 'finishHeat':
-      return `Once wrapped the ${lowerPit(pitName(messageContext, reason.pitId))} goes to ${formatTemp(reason.pitC, units)} at ${time(reason.atMs)}`;
+      return `Once wrapped the ${lowerPit(pitName(messageContext, reason.pitId))} goes to ${formatSetPoint(reason.pitC, units)} at ${time(reason.atMs)}`;
     case 'movedForCrew':
       return `${shiftMessage(reason.minutes)}: nobody is free to ${HANDS_WORDS[reason.kind] ?? reason.kind} at ${time(reason.atMs)}`;
     case 'movedForHeat':
-      return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)} is wanted at ${formatTemp(reason.setC, units)} until ${time(reason.untilMs)}`;
+      return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)} is wanted at ${formatSetPoint(reason.setC, units)} until ${time(reason.untilMs)}`;
     case 'movedForHold':
       return `${shiftMessage(reason.minutes)}: there is no room or no heat to hold it otherwise`;
     case 'leavesBy':

@@ -6,7 +6,7 @@ import { kgFromLb, lbFromKg } from '../../core/units';
 import type { ServingInput } from '../../inputs';
 import { batchContents, type Demand } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
-import { formatHelping, formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { formatHelping, formatMass, formatMinutes, formatTemp, formatSetPoint } from '../../formats/units';
 import { capital, list } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
@@ -86,7 +86,7 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
         >
           {methodsFor(library, cut).map((each) => (
             <option key={each.id} value={each.id}>
-              {each.name}, {formatTemp(each.pitC, units)}
+              {each.name}, {formatSetPoint(each.pitC, units)}
             </option>
           ))}
         </select>

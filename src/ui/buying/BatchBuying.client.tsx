@@ -4,7 +4,7 @@ import { compareCuts, type Demand } from '../../core/quantities';
 import { SAFETY_RULES } from '../../core/safety';
 import { BuyingInput, ReceiptInput } from '../../inputs';
 import { capital, type MessageContext } from '../../formats/messages/names';
-import { formatArea, formatHelping, formatMoney, formatTemp } from '../../formats/units';
+import { formatArea, formatHelping, formatMoney, formatTemp, withFigures } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
 import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
@@ -62,7 +62,8 @@ export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceip
       {warm && (
         <p role="alert" className="mb-3 border-l-4 border-bad bg-sheet px-3 py-1.5">
           <strong>
-            It measured {formatTemp(batch.received!.coreC!, units)}, above {formatTemp(coldHold.limit, units)} ({coldHold.source}).
+            It measured {formatTemp(batch.received!.coreC!, units)}, above {formatTemp(coldHold.limit, units)} (
+            {withFigures(coldHold.source, units)}).
           </strong>{' '}
           Send it back, or ask the department before you use it.
         </p>

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { boxLossWPerK } from '../../core/gear';
+import { formatHeatLoss, formatRoom } from '../../formats/units';
 import { HoldingBoxRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -15,7 +16,8 @@ type B = HoldingBoxRecord;
 
 /** An insulated box: how much it takes and how fast it loses heat. */
 export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveBox: Action<{ id: string }>; onDone(): void }) {
-  const { litres } = conversions(useUnits());
+  const units = useUnits();
+  const { litres, heatLoss } = conversions(units);
   return (
     <InputForm<B, { id: string }>
       schema={HoldingBoxRecord}
@@ -27,7 +29,12 @@ export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveB
     >
       <TextField<B> name="name" label="Name" className="col-span-2" />
       <FigureField<B> name="litres" label="Holds" conversion={litres} />
-      <FigureField<B> name="lossWPerK" label="Loses" hint="0.4 to 0.8 for a 50 litre box." conversion={{ unit: 'W/K', decimals: 2 }} />
+      <FigureField<B>
+        name="lossWPerK"
+        label="Loses"
+        hint={`${formatHeatLoss(0.4, units)} to ${formatHeatLoss(0.8, units)} for a box of ${formatRoom(50, units)}.`}
+        conversion={heatLoss}
+      />
       <Tick<B> name="hired" label="hired" className="col-span-2" />
       <LossTest />
     </InputForm>
@@ -37,7 +44,8 @@ export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveB
 /** Hot water in, two readings and the hours between: what the box really loses. */
 function LossTest() {
   const form = useFormContext<B>();
-  const { heat, litres } = conversions(useUnits());
+  const units = useUnits();
+  const { heat, litres } = conversions(units);
   const [test, setTest] = useState({ waterL: 10, fromC: Number.NaN, toC: Number.NaN, hours: Number.NaN, roomC: 20 });
   const loss = boxLossWPerK(test);
   const filled = Number.isFinite(test.fromC) && Number.isFinite(test.toC) && Number.isFinite(test.hours);
@@ -61,7 +69,7 @@ function LossTest() {
             disabled={loss === undefined}
             onClick={() => form.setValue('lossWPerK', Math.round(loss! * 100) / 100, { shouldDirty: true, shouldValidate: true })}
           >
-            {loss === undefined ? 'Use it' : `Use ${loss.toFixed(2)} W/K`}
+            {loss === undefined ? 'Use it' : `Use ${formatHeatLoss(loss, units)}`}
           </Button>
         </div>
       </div>

@@ -1,11 +1,11 @@
 'use client';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useState, type ReactNode, useSyncExternalStore } from 'react';
 import { EQUIPMENT_SETS, fuelOf, PIT_KIND_NAMES, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
 import { checkProbe } from '../../core/gear';
 import type { HoldingBoxRecord, CrewMemberRecord, PitRecord, ProbeRecord, WarmerRecord } from '../../inputs';
 import { shortDay } from '../../formats/clock';
-import { formatTemp, formatTempDifference } from '../../formats/units';
+import { formatHeatLoss, formatRoom, formatTemp, formatTempDifference } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
@@ -57,6 +57,7 @@ const NEW = {
 
 /** What the owner has or hires: pits with their racks to scale, what holds, what measures, and who works. */
 export function EquipmentPage({ equipment, actions }: { equipment: Equipment; actions: EquipmentActions }) {
+  const zone = useReaderZone();
   const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
   const [open, setOpen] = useState<Open>();
@@ -162,7 +163,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
           <Owned
             key={each.id}
             name={each.name}
-            facts={`${each.litres} L · loses ${each.lossWPerK} W/K${each.hired ? ' · hired' : ''}`}
+            facts={`${formatRoom(each.litres, units)} · loses ${formatHeatLoss(each.lossWPerK, units)}${each.hired ? ' · hired' : ''}`}
             onChange={() => setOpen({ kind: 'box', entry: each })}
             onAway={gearAway('box', each)}
           />
@@ -197,7 +198,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             true: `true within ${formatTempDifference(1, units)}`,
             off: `reads ${formatTempDifference(Math.abs(worst ?? 0), units)} ${(worst ?? 0) > 0 ? 'high' : 'low'}: recalibrate or replace`,
           }[state];
-          const when = each.checkedAtMs ? `, ${shortDay(each.checkedAtMs, 'UTC')}` : '';
+          const when = each.checkedAtMs ? `, ${shortDay(each.checkedAtMs, zone)}` : '';
           return (
             <Owned
               key={each.id}
@@ -247,6 +248,15 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
     </main>
   );
 }
+
+const never = () => () => {};
+/** The zone of the reader's own clock; UTC on the server, which does not know it. */
+const useReaderZone = () =>
+  useSyncExternalStore(
+    never,
+    () => Intl.DateTimeFormat().resolvedOptions().timeZone,
+    () => 'UTC',
+  );
 
 function Shelf({ title, add, empty, children }: { title: string; add: ReactNode; empty: string | false; children: ReactNode }) {
   return (

@@ -1,5 +1,5 @@
 import { fuelOf, PIT_KIND_NAMES, type Pit } from '../../core/model';
-import { formatMinutes, formatTemp, formatTempDifference, type Units } from '../../formats/units';
+import { formatMinutes, formatSetPoint, formatTempDifference, type Units } from '../../formats/units';
 
 function fuelMessage(pit: Pit): string {
   const { kind, reloadMin } = fuelOf(pit);
@@ -11,7 +11,7 @@ export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
   const facts = [
     PIT_KIND_NAMES[pit.kind],
     pit.smoke ? 'smoke' : 'no smoke',
-    `${formatTemp(pit.rangeC[0], units)} to ${formatTemp(pit.rangeC[1], units)}`,
+    `${formatSetPoint(pit.rangeC[0], units)} to ${formatSetPoint(pit.rangeC[1], units)}`,
     `ready in ${formatMinutes(pit.warmUpMin)}`,
     `an opening costs ${formatTempDifference(pit.openingDropC, units)} and ${formatMinutes(pit.recoverMin)}`,
     pit.gaugeOffsetC

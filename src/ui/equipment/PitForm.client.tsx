@@ -1,7 +1,7 @@
 'use client';
 import { FUELS, PIT_KIND_NAMES, PIT_KINDS } from '../../core/model';
 import { PitRecord } from '../../inputs';
-import { formatTemp } from '../../formats/units';
+import { formatSetPoint } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
 import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
@@ -39,7 +39,7 @@ export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Act
       </div>
       <h3 className="col-span-2 mt-2 text-base sm:col-span-4">Fire</h3>
       <SelectField<P> name="fuel.kind" label="Fuel" options={FUELS.map((fuel) => [fuel, fuel] as const)} />
-      <FigureField<P> name="fuel.kgPerH" label={`Burns at ${formatTemp(121, units)}, mild`} conversion={fuelMass} />
+      <FigureField<P> name="fuel.kgPerH" label={`Burns at ${formatSetPoint(121, units)}, mild`} conversion={fuelMass} />
       <FigureField<P> name="fuel.reloadMin" label="Fed every" conversion={minutes} optional />
       <FigureField<P> name="fuel.ashMin" label="Ash every" conversion={minutes} optional />
       <FigureField<P> name="fuel.waterMin" label="Water pan every" conversion={minutes} optional />

@@ -11,7 +11,7 @@ import {
   mmFromIn,
   mphFromMPerS,
 } from '../../core/units';
-import { priceKept, pricePer, type Units } from '../../formats/units';
+import { BTU_PER_H_F, LITRES_PER_QT, priceKept, pricePer, type Units } from '../../formats/units';
 import { errorId, Field, inputClass } from './Field';
 import { NumberField, type NumberFieldProps } from './NumberField';
 
@@ -30,7 +30,12 @@ export const conversions = (units: Units) => ({
   price: (units.mass === 'lb'
     ? { unit: 'a lb', shown: (perKg: number) => pricePer(perKg, units), kept: (perLb: number) => priceKept(perLb, units), decimals: 2 }
     : { unit: 'a kg', decimals: 2 }) as Conversion,
-  litres: { unit: 'l', decimals: 0 } as Conversion,
+  litres: (units.mass === 'lb'
+    ? { unit: 'qt', shown: (litres: number) => litres / LITRES_PER_QT, kept: (qt: number) => qt * LITRES_PER_QT, decimals: 0 }
+    : { unit: 'l', decimals: 0 }) as Conversion,
+  heatLoss: (units.temp === 'F'
+    ? { unit: 'BTU/h °F', shown: (wPerK: number) => wPerK * BTU_PER_H_F, kept: (btu: number) => btu / BTU_PER_H_F, decimals: 2 }
+    : { unit: 'W/K', decimals: 2 }) as Conversion,
   factor: { decimals: 2 } as Conversion,
   fuelMass: (units.mass === 'lb'
     ? { unit: 'lb/h', shown: lbFromKg, kept: kgFromLb, decimals: 2 }

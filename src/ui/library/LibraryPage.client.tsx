@@ -3,7 +3,16 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
 import type { CutRecord, MethodRecord } from '../../inputs';
-import { formatLength, formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
+import {
+  formatLength,
+  formatMass,
+  formatMinutes,
+  formatSetPoint,
+  formatShare,
+  formatTemp,
+  type Units,
+  withFigures,
+} from '../../formats/units';
 import { capital } from '../../formats/messages/names';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
@@ -107,8 +116,8 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
             }
             shipped={METHODS.some((each) => each.id === shownMethod.id)}
           >
-            <p className="max-w-2xl text-[1.05rem]">{shownMethod.line}</p>
-            {shownMethod.practice && <p className="mt-2 max-w-2xl text-soft">{shownMethod.practice}</p>}
+            <p className="max-w-2xl text-[1.05rem]">{withFigures(shownMethod.line, units)}</p>
+            {shownMethod.practice && <p className="mt-2 max-w-2xl text-soft">{withFigures(shownMethod.practice, units)}</p>}
             <Facts rows={methodFacts(shownMethod, units)} />
             <h3 className="mb-1 mt-4 text-[0.95rem]">Cuts it is for</h3>
             <p className="max-w-2xl text-soft">
@@ -211,10 +220,13 @@ function methodFacts(method: Method, units: Units): [string, string][] {
     bark && 'set bark',
   ].filter(Boolean);
   return [
-    ['Pit', `${formatTemp(method.pitC, units)} (${formatTemp(method.pitRangeC[0], units)} to ${formatTemp(method.pitRangeC[1], units)})`],
+    [
+      'Pit',
+      `${formatSetPoint(method.pitC, units)} (${formatSetPoint(method.pitRangeC[0], units)} to ${formatSetPoint(method.pitRangeC[1], units)})`,
+    ],
     ...(method.steps ?? []).map((step): [string, string] => [
       'Steps',
-      `to ${formatTemp(step.pitC, units)} after ${formatMinutes(step.fromMin)}`,
+      `to ${formatSetPoint(step.pitC, units)} after ${formatMinutes(step.fromMin)}`,
     ]),
     ['Wrap', method.wrap === 'none' ? WRAPS.none : `${WRAPS[method.wrap]}, ${whens.join(all ? ' and ' : ' or ')}`],
     ...(method.unwrapAfterMin === undefined ? [] : [['Unwrapped', `after ${formatMinutes(method.unwrapAfterMin)}`] as [string, string]]),
@@ -222,7 +234,12 @@ function methodFacts(method: Method, units: Units): [string, string][] {
       ? [['Sprayed', `from ${formatMinutes(method.spray.fromMin)}, every ${formatMinutes(method.spray.everyMin)}`] as [string, string]]
       : []),
     ...(method.hotFinish
-      ? [['Hot finish', `${formatTemp(method.hotFinish.pitC, units)} for ${formatMinutes(method.hotFinish.minutes)}`] as [string, string]]
+      ? [
+          ['Hot finish', `${formatSetPoint(method.hotFinish.pitC, units)} for ${formatMinutes(method.hotFinish.minutes)}`] as [
+            string,
+            string,
+          ],
+        ]
       : []),
     ['Smoke', method.needsSmoke ? (method.finishOffSmoke ? 'until the wrap' : 'throughout') : 'not needed'],
     ['Vent, then rest', `${formatMinutes(method.ventMin)}, ${formatMinutes(method.restMin)}`],

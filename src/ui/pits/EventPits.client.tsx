@@ -5,7 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
 import { dayAndTime } from '../../formats/clock';
-import { formatMinutes, formatTemp, formatWind } from '../../formats/units';
+import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';
 import { RackDrawing } from '../equipment/RackDrawing';
 import { announce, callAction, complain, type Action } from '../kit/actions';
@@ -127,7 +127,7 @@ export function EventPits({ event, equipment, others, chooseEquipment, saveDay }
           'Nothing to hold in is owned yet. Add a box or a warmer under Equipment: it keeps an early finish hot.'
         }
       >
-        {boxes.map((box) => gear('boxIds', box, `${box.litres} L`))}
+        {boxes.map((box) => gear('boxIds', box, formatRoom(box.litres, units)))}
         {warmers.map((warmer) => gear('warmerIds', warmer, `${warmer.slots} slots at ${formatTemp(warmer.setC, units)}`))}
       </Shelf>
       <Shelf

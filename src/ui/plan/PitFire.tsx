@@ -1,7 +1,7 @@
 import type { TimelineLayout } from '../../core/timeline';
 import { clockTime } from '../../formats/clock';
 import { batchName, list, type MessageContext } from '../../formats/messages/names';
-import { formatTemp } from '../../formats/units';
+import { formatSetPoint } from '../../formats/units';
 import { openingPath } from './patterns';
 
 const DONE_WORDS: Record<string, string> = {
@@ -31,7 +31,7 @@ export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][n
           <line x1={point.x0} x2={point.x1} y1={lineY} y2={lineY} stroke="var(--ember)" strokeWidth={2} />
           <circle cx={point.x0} cy={lineY} r={3.5} fill="var(--ember)" />
           <text x={point.x0 + 6} y={lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
-            {formatTemp(point.pitC, units)}
+            {formatSetPoint(point.pitC, units)}
           </text>
         </g>
       ))}
@@ -39,7 +39,7 @@ export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][n
         <g key={span.x0}>
           <rect x={span.x0} width={Math.max(5, span.x1 - span.x0)} y={lineY - 3} height={6} fill="url(#phase-hot)" />
           <text x={span.x0} y={lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
-            coals {formatTemp(span.pitC, units)}
+            coals {formatSetPoint(span.pitC, units)}
           </text>
         </g>
       ))}

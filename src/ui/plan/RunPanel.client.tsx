@@ -7,7 +7,7 @@ import type { RunCurve } from '../../core/planning';
 import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
-import { formatMass, formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
+import { formatMass, formatMinutes, formatShare, formatTemp, type Units, formatLayer } from '../../formats/units';
 import { capital, piecesMessage, pitName, rackName, type MessageContext } from '../../formats/messages/names';
 import { reasonMessage } from '../../formats/messages/task';
 import { Button } from '../kit/Button';
@@ -134,7 +134,7 @@ export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onM
 /** Bark, ring and yield of the expected cook, and what the thin end goes through. */
 function becomesMessage(curve: RunCurve, units: Units): string {
   const bark = curve.barkSetMin === undefined ? 'No set bark' : `Bark set after ${formatMinutes(curve.barkSetMin)}`;
-  const ring = curve.ringMm > 0.5 ? `, ring about ${curve.ringMm.toFixed(0)} mm` : '';
+  const ring = curve.ringMm > 0.5 ? `, ring about ${formatLayer(curve.ringMm, units)}` : '';
   const thin = curve.thinEnd ? `; the thin end is at ${formatTemp(curve.thinEnd.coreC, units)} by then` : '';
   return `${bark}${ring}, yield ${formatShare(curve.yieldShare)}${thin}`;
 }

@@ -1,6 +1,7 @@
 import type { ColdMoment } from '../../core/quantities';
 import { servedName } from '../../formats/messages/carried';
 import { dayAndTime, shortDay, startOfHour } from '../../formats/clock';
+import { formatRoom } from '../../formats/units';
 import type { MessageContext } from '../../formats/messages/names';
 
 interface ColdChartProps {
@@ -20,6 +21,7 @@ const DAY_MS = 86_400_000;
 /** How full the cold is over time, to the line of what there is; red above it. */
 export function ColdChart({ messageContext, moments, litres, name, servingsMs }: ColdChartProps) {
   if (moments.length === 0) return <p className="text-[0.9rem] text-soft">{name}: nothing lies in it yet.</p>;
+  const { units } = messageContext;
   const zone = messageContext.event.timeZone;
   const fromMs = moments[0]!.fromMs;
   const toMs = Math.max(moments.at(-1)!.toMs, ...servingsMs);
@@ -32,7 +34,7 @@ export function ColdChart({ messageContext, moments, litres, name, servingsMs }:
     (ms) => ms >= fromMs && ms < toMs,
   );
   const over = peak.litres > litres;
-  const words = `${name}: fullest ${dayAndTime(peak.fromMs, zone, messageContext.units.clock)} with ${Math.round(peak.litres)} of ${Math.round(litres)} litres`;
+  const words = `${name}: fullest ${dayAndTime(peak.fromMs, zone, messageContext.units.clock)} with ${formatRoom(peak.litres, units)} of ${formatRoom(litres, units)}`;
   return (
     <figure className="mb-2">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label={words}>
@@ -40,13 +42,13 @@ export function ColdChart({ messageContext, moments, litres, name, servingsMs }:
           {name}
         </text>
         <text x={0} y={32} className="text-[11.5px]" fill="var(--soft)">
-          {`${Math.round(litres)} l there`}
+          {`${formatRoom(litres, units)} there`}
         </text>
         {moments.map((moment) => {
           const within = Math.min(moment.litres, litres);
           return (
             <g key={moment.fromMs}>
-              <title>{`${dayAndTime(moment.fromMs, zone, messageContext.units.clock)}: ${Math.round(moment.litres)} l, ${[...new Set(moment.ids)].map((id) => servedName(messageContext, id)).join(', ')}`}</title>
+              <title>{`${dayAndTime(moment.fromMs, zone, messageContext.units.clock)}: ${formatRoom(moment.litres, units)}, ${[...new Set(moment.ids)].map((id) => servedName(messageContext, id)).join(', ')}`}</title>
               <rect
                 x={x(moment.fromMs)}
                 width={Math.max(0, x(moment.toMs) - x(moment.fromMs))}
@@ -90,7 +92,7 @@ export function ColdChart({ messageContext, moments, litres, name, servingsMs }:
       </svg>
       <figcaption className={`text-[0.88rem] ${over ? 'font-semibold text-bad' : 'text-soft'}`}>
         {words}
-        {over ? `: ${Math.ceil(peak.litres - litres)} over.` : '.'}
+        {over ? `: ${formatRoom(peak.litres - litres, units)} over.` : '.'}
       </figcaption>
     </figure>
   );

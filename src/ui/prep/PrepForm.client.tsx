@@ -3,7 +3,7 @@ import { cutIn, methodIn, RECIPE_KINDS, recipeIn, type Batch, type CookEvent, ty
 import { brineFor, coldThawMin, seasoningOf, waterThawMin } from '../../core/quantities';
 import type { PrepInput } from '../../inputs';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../../formats/units';
+import { formatMinutes, formatSmallMass, formatTemp, formatVolume, withFigures } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Field, inputClass } from '../kit/Field';
 import { useMarkEdit } from '../kit/undo';
@@ -166,7 +166,7 @@ export function PrepForm({
           Underside light
         </label>
       )}
-      <p className="text-[0.85rem] text-soft">{method?.practice}</p>
+      <p className="text-[0.85rem] text-soft">{withFigures(method?.practice ?? '', units)}</p>
     </div>
   );
 }

@@ -16,6 +16,7 @@ import {
 import { LoosenInput } from '../../inputs';
 import { type MessageContext, messageContextOf } from '../../formats/messages/names';
 import { DEFERS, limitMessage, looseName, safetyMessage, STAGE_NAMES } from '../../formats/messages/safety';
+import { withFigures } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
@@ -81,7 +82,7 @@ export function SafetyPanel({ input, plan, loosenRule, tightenRule }: SafetyPane
                       {rule === 'dangerZone' ? 'within' : 'at or above'} {limitMessage(rule, limit, units)}
                     </span>
                   </p>
-                  <p className="text-[0.85rem] text-soft">{ruleOf(rule).source}</p>
+                  <p className="text-[0.85rem] text-soft">{withFigures(ruleOf(rule).source, units)}</p>
                   {loose && (
                     <p className="mt-1 text-[0.9rem] font-semibold text-warn">
                       Loosened from {limitMessage(rule, STRICT_LIMITS[rule], units)}: {loose.reason}
@@ -167,7 +168,7 @@ function FindingRow({ messageContext, finding }: { messageContext: MessageContex
           {words.guidance}
           {finding.loosened && <strong className="text-warn"> (loosened)</strong>}
         </p>
-        <p className="text-[0.8rem] text-soft">{finding.source}</p>
+        <p className="text-[0.8rem] text-soft">{withFigures(finding.source, messageContext.units)}</p>
       </div>
       <p className="text-[0.93rem] leading-snug">{words.does}</p>
       <p className="text-[0.93rem] leading-snug text-soft">{words.change}</p>

@@ -8,7 +8,7 @@ import { dayAndTime, shortDay } from '../../formats/clock';
 import { batchName, type MessageContext } from '../../formats/messages/names';
 import { batchContents } from '../../core/quantities';
 import { contentsMessage } from '../../formats/messages/carried';
-import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { formatLength, formatMass, formatMinutes, formatTemp, withFigures } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
@@ -40,8 +40,8 @@ export function Leftovers({ messageContext, cooling, keeps, saveLeftover }: Left
         <h2 className="text-lg">Afterwards</h2>
         <p className="max-w-4xl text-[0.93rem] text-soft">
           {formatTemp(COOLING_RULE.fromC, units)} to {formatTemp(COOLING_RULE.middleC, units)} within {formatMinutes(COOLING_RULE.firstMin)}
-          , to {formatTemp(COOLING_RULE.endC, units)} within {formatMinutes(COOLING_RULE.secondMin)} more ({COOLING_RULE.source}; local code
-          decides). What keeps it: {lengths.join('; ')}.
+          , to {formatTemp(COOLING_RULE.endC, units)} within {formatMinutes(COOLING_RULE.secondMin)} more (
+          {withFigures(COOLING_RULE.source, units)}; local code decides). What keeps it: {lengths.join('; ')}.
         </p>
         {event.batches.map((batch) => (
           <LeftoverRow

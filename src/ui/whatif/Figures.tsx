@@ -1,5 +1,5 @@
 import type { WhatIfAnswer } from '../../core/planning';
-import { formatMinutes, formatShare, formatTemp, type Units } from '../../formats/units';
+import { formatLayer, formatMinutes, formatShare, formatTemp, type Units, withFigures } from '../../formats/units';
 
 const range = ({ p10, p90 }: { p10: number; p90: number }, known: boolean) =>
   known ? `${formatMinutes(p10)} to ${formatMinutes(p90)}` : '…';
@@ -30,16 +30,16 @@ export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer
       answer.above60Min === undefined ? '12 h or more' : formatMinutes(answer.above60Min),
       answer.mushMin === undefined ? '' : `mush after ${formatMinutes(answer.mushMin)} warm`,
     ],
-    ['Yield', formatShare(answer.yieldShare), `smoke ${answer.smokeH.toFixed(1)} h, ring ${answer.ringMm.toFixed(0)} mm`],
+    ['Yield', formatShare(answer.yieldShare), `smoke ${answer.smokeH.toFixed(1)} h, ring ${formatLayer(answer.ringMm, units)}`],
     ...(tender ? [['Tenderness', formatShare(answer.convertedShare), 'of collagen turned'] as [string, string, string]] : []),
-    ['5 to 57 °C', formatMinutes(answer.coreDangerMin), `surface ${formatMinutes(answer.surfaceDangerMin)}`],
+    [withFigures('{5 to 57 C}', units), formatMinutes(answer.coreDangerMin), `surface ${formatMinutes(answer.surfaceDangerMin)}`],
   ];
   return (
     <>
       <dl className="mt-2">
         {rows.map(([label, value, note]) => (
           <div key={label} className="grid grid-cols-[6.2rem_auto_1fr] items-baseline gap-1.5 border-t border-line py-[3px]">
-            <dt className="text-[0.82rem] text-soft">{label === '5 to 57 °C' && units.temp === 'F' ? '41 to 135 °F' : label}</dt>
+            <dt className="text-[0.82rem] text-soft">{label}</dt>
             <dd className="figures whitespace-nowrap text-[0.98rem] font-bold">{value}</dd>
             <dd className="figures truncate text-right text-[0.8rem] text-soft" title={note}>
               {note}
@@ -48,7 +48,7 @@ export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer
         ))}
       </dl>
       <p className={`mt-1 border-t border-line pt-1 text-[0.8rem] ${meets ? 'text-soft' : 'font-semibold text-warn'}`}>
-        {meets ? 'Meets' : 'Below'} the core rule of {formatTemp(rule.limitC, units)} ({rule.source});{' '}
+        {meets ? 'Meets' : 'Below'} the core rule of {formatTemp(rule.limitC, units)} ({withFigures(rule.source, units)});{' '}
         {answer.lethalityShare >= 1 ? 'time and temperature suffice.' : 'time and temperature do not suffice.'}
         {answer.tooDark && ' Too much dark smoke.'}
       </p>

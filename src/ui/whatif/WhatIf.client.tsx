@@ -20,7 +20,7 @@ import {
 } from '../../core/model';
 import { CALM, type Weather } from '../../core/forecast';
 import type { WhatIfRequest } from '../../core/planning';
-import { formatLength, formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } from '../../formats/units';
 import { capital } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { inputClass } from '../kit/Field';
@@ -107,7 +107,7 @@ export function WhatIf({ library }: { library: Library }) {
     }
     return all;
   }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, chew]);
-  const { found, working, share, stop } = useForecasts(requests);
+  const { found, working, share, stop, stopped } = useForecasts(requests);
   const compared = useMemo(
     () =>
       columns.map((column) =>
@@ -142,6 +142,8 @@ export function WhatIf({ library }: { library: Library }) {
                 <Square size={14} aria-hidden /> Stop
               </Button>
             </>
+          ) : stopped ? (
+            'Stopped: what is shown is not the whole forecast. Change anything to go on.'
           ) : (
             'Up to date'
           )}
@@ -289,7 +291,7 @@ export function WhatIf({ library }: { library: Library }) {
                 min={Math.max(107, method.pitRangeC[0] - 15)}
                 max={method.pitRangeC[1] + 15}
                 step={1}
-                shown={formatTemp(column.pitC, units)}
+                shown={formatSetPoint(column.pitC, units)}
                 onChange={(pitC) => change(column.key, { pitC })}
               />
               {method.wrap === 'none' ? (

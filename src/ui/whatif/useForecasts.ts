@@ -14,12 +14,15 @@ export function useForecasts(requests: Record<string, WhatIfRequest>): {
   found: Record<string, Forecasted>;
   working: boolean;
   share: number;
+  /** Stopped by hand before all was told, and nothing asked since. */
+  stopped: boolean;
   stop(): void;
 } {
   const pool = useRef<ForecastPool>(undefined);
   const running = useRef(new Map<string, { asked: string; abort: AbortController }>());
   const [found, setFound] = useState<Record<string, Forecasted>>({});
   const [busy, setBusy] = useState(0);
+  const [stoppedAsk, setStoppedAsk] = useState<string>();
   const [progress, setProgress] = useState<Record<string, number>>({});
 
   useEffect(() => {
@@ -63,6 +66,12 @@ export function useForecasts(requests: Record<string, WhatIfRequest>): {
     found,
     working: busy > 0,
     share: shares.reduce((sum, each) => sum + each, 0) / Math.max(1, shares.length),
-    stop: () => running.current.forEach(({ abort }) => abort.abort()),
+    stopped: stoppedAsk === asked,
+    stop: () => {
+      setStoppedAsk(asked);
+      running.current.forEach(({ abort }) => abort.abort());
+      // The next change asks for these again.
+      running.current.clear();
+    },
   };
 }
