@@ -1,7 +1,7 @@
 import type { Wrap } from '../model';
 import type { Body, Boundary } from '../thermal';
 import type { ModelParameters } from './parameters';
-import type { PitClimate } from './pit';
+import type { PitClimate } from '../model';
 
 /** Juice and fat run out between these core temperatures. */
 const DRIP_FROM_C = 50;

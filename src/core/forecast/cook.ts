@@ -3,7 +3,8 @@ import { advanceBody, advanceConversion, coreC, createBody, forkBody, softeningR
 import { drippedShare, emptyBoundary, pitBoundary, restBoundary, wetShareLeft } from './boundary';
 import { BARK_SET, barkRatePerH, startSmoke, takeSmoke, type SmokeTaken } from './bark';
 import type { ModelParameters, ParameterSet } from './parameters';
-import { openingShareLeft, pitClimate, setPointC, type PitClimate } from './pit';
+import type { PitClimate } from '../model';
+import { openingShareLeft, pitClimate, setPointC } from './pit';
 import type { CookSetup } from './setup';
 
 export interface Trace {

@@ -1,23 +1,4 @@
-import type { PitKind } from '../model';
-
-/** How a kind of pit differs from a quiet reference pit: starting values, multiplied in. */
-export interface PitClimate {
-  film: number;
-  radiation: number;
-  vapour: number;
-}
-
-const CLIMATES: Record<PitKind, PitClimate> = {
-  offset: { film: 1.12, radiation: 1, vapour: 0.95 },
-  'reverse-flow': { film: 1.06, radiation: 1.1, vapour: 1 },
-  bullet: { film: 1, radiation: 0.95, vapour: 1.25 },
-  kettle: { film: 1, radiation: 1.05, vapour: 0.95 },
-  ceramic: { film: 0.92, radiation: 1.05, vapour: 1.2 },
-  pellet: { film: 1.2, radiation: 0.95, vapour: 0.85 },
-  cabinet: { film: 0.97, radiation: 0.97, vapour: 1.2 },
-  'open-pit': { film: 1.1, radiation: 1.35, vapour: 0.85 },
-  oven: { film: 1, radiation: 1, vapour: 0.85 },
-};
+import { PIT_KIND, type PitClimate, type PitKind } from '../model';
 
 const REFERENCE: PitClimate = { film: 1, radiation: 1, vapour: 1 };
 
@@ -28,7 +9,7 @@ export interface OwnClimate {
 }
 
 export function pitClimate(kind: PitKind | undefined, own: OwnClimate = { airflow: 1, humidity: 1 }): PitClimate {
-  const usual = kind ? CLIMATES[kind] : REFERENCE;
+  const usual = kind ? PIT_KIND[kind].climate : REFERENCE;
   return { ...usual, film: usual.film * own.airflow, vapour: usual.vapour * own.humidity };
 }
 

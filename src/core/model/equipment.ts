@@ -1,18 +1,6 @@
 export const PIT_KINDS = ['offset', 'reverse-flow', 'bullet', 'kettle', 'ceramic', 'pellet', 'cabinet', 'open-pit', 'oven'] as const;
 export type PitKind = (typeof PIT_KINDS)[number];
 
-export const PIT_KIND_NAMES: Record<PitKind, string> = {
-  offset: 'offset stick burner',
-  'reverse-flow': 'reverse-flow offset',
-  bullet: 'bullet',
-  kettle: 'kettle',
-  ceramic: 'ceramic',
-  pellet: 'pellet',
-  cabinet: 'cabinet',
-  'open-pit': 'direct-coal open pit',
-  oven: 'oven',
-};
-
 /** An axis-parallel rectangle on a rack, mm: x to the right along the width, y away from the door, from the near left corner. */
 export interface Rect {
   xMm: number;

@@ -145,7 +145,7 @@ describe('the words of what does not work', () => {
       remedy: DROP_WORDS.saltAnHour,
     });
     expect(planProblemMessage(messageContextOf(), problems[5]!).what).toMatch(
-      /^The fridge would be 21 litres over \(100 there are\), Sat 18:00 to 19:00: briskets and harbour beans\.$/,
+      /^The fridge would be 22 qt over \(106 qt there are\), Sat 18:00 to 19:00: briskets and harbour beans\.$/,
     );
     expect(planProblemMessage(messageContextOf(), problems[8]!).what).toBe('Supper: 1 guest does not eat mustard; it is in briskets.');
   });

@@ -143,7 +143,7 @@ describe('reasons and problems', () => {
         expect(remedy.endsWith('.')).toBe(true);
       }
     }
-    expect(planProblemMessage(messageContext(), problems[7]!).what).toContain('short of 13 litres');
+    expect(planProblemMessage(messageContext(), problems[7]!).what).toContain('short of 13 qt');
     expect(planProblemMessage(messageContext(), { ...problems[3]!, pieces: 1 } as PlanProblem).what).toMatch(
       /^1 chicken half has no place/,
     );

@@ -1,7 +1,7 @@
 'use client';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
 import { useState, type ReactNode, useSyncExternalStore } from 'react';
-import { EQUIPMENT_SETS, fuelOf, PIT_KIND_NAMES, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
+import { EQUIPMENT_SETS, fuelOf, PIT_KIND, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
 import { checkProbe } from '../../core/gear';
 import type { HoldingBoxRecord, CrewMemberRecord, PitRecord, ProbeRecord, WarmerRecord } from '../../inputs';
 import { shortDay } from '../../formats/clock';
@@ -96,7 +96,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             <option value="">Add a pit…</option>
             {PIT_KINDS.map((kind) => (
               <option key={kind} value={kind}>
-                {PIT_KIND_NAMES[kind]}
+                {PIT_KIND[kind].name}
               </option>
             ))}
           </select>

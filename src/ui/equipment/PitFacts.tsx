@@ -1,4 +1,4 @@
-import { fuelOf, PIT_KIND_NAMES, type Pit } from '../../core/model';
+import { fuelOf, PIT_KIND, type Pit } from '../../core/model';
 import { formatMinutes, formatSetPoint, formatTempDifference, type Units } from '../../formats/units';
 
 function fuelMessage(pit: Pit): string {
@@ -9,7 +9,7 @@ function fuelMessage(pit: Pit): string {
 /** A pit's nature in a line. */
 export function PitFacts({ pit, units }: { pit: Pit; units: Units }) {
   const facts = [
-    PIT_KIND_NAMES[pit.kind],
+    PIT_KIND[pit.kind].name,
     pit.smoke ? 'smoke' : 'no smoke',
     `${formatSetPoint(pit.rangeC[0], units)} to ${formatSetPoint(pit.rangeC[1], units)}`,
     `ready in ${formatMinutes(pit.warmUpMin)}`,

@@ -1,5 +1,5 @@
 'use client';
-import { FUELS, PIT_KIND_NAMES, PIT_KINDS } from '../../core/model';
+import { FUELS, PIT_KIND, PIT_KINDS } from '../../core/model';
 import { PitRecord } from '../../inputs';
 import { formatSetPoint } from '../../formats/units';
 import type { Action } from '../kit/actions';
@@ -20,7 +20,7 @@ export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Act
       <SelectField<P>
         name="kind"
         label="Kind"
-        options={PIT_KINDS.map((kind) => [kind, PIT_KIND_NAMES[kind]] as const)}
+        options={PIT_KINDS.map((kind) => [kind, PIT_KIND[kind].name] as const)}
         className="col-span-2"
       />
       <FigureField<P> name="rangeC.0" label="Lowest set point" conversion={heat} />

@@ -9,7 +9,7 @@ import {
   methodIn,
   methodsFor,
   pieceSize,
-  PIT_KIND_NAMES,
+  PIT_KIND,
   PIT_KINDS,
   typicalTrimmedKg,
   type Chew,
@@ -199,7 +199,7 @@ export function WhatIf({ library }: { library: Library }) {
             <select id={id} className={inputClass()} value={pitKind} onChange={(event) => setPitKind(event.target.value as PitKind)}>
               {PIT_KINDS.map((each) => (
                 <option key={each} value={each}>
-                  {PIT_KIND_NAMES[each]}
+                  {PIT_KIND[each].name}
                 </option>
               ))}
             </select>
