@@ -5,6 +5,7 @@ import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
 import { arrange, type Ground } from '../src/core/packing';
 import { benchExact } from './exact';
+import { benchPages } from './pages';
 import { benchDrag, benchPlanner } from './planner';
 import { cutAtRandom, CUT_RACK, onShelves } from './perfectFits';
 import { plainBareCook } from './plainCook';
@@ -132,3 +133,4 @@ benchPlanner([
 ]);
 benchDrag();
 await benchExact(30);
+benchPages();

@@ -7,7 +7,7 @@ import { buildPlan } from '../core/planning';
 import { clockTime } from './clock';
 import { runSheetCalendar } from './runSheetCalendar';
 import { runSheetCsv } from './runSheetCsv';
-import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatTemp, readUnits } from './units';
+import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatSetPoint, readUnits } from './units';
 import type { MessageContext } from './messages/names';
 import { planProblemMessage } from './messages/problem';
 import { oddsMessage, reasonMessage, taskMessage } from './messages/task';
@@ -118,9 +118,9 @@ describe('words', () => {
     const load = plan.tasks.find((task) => task.kind === 'load' && task.runId === 'brisket-whole')!;
     expect(taskMessage(messageContext, load, plan.runs).title).toBe('Put 2 briskets on the offset');
     const { pitC } = plan.runs.find((run) => run.id === 'brisket-whole')!;
-    expect(taskMessage(messageContext, load, plan.runs).detail).toContain(formatTemp(pitC, DEFAULT_UNITS));
+    expect(taskMessage(messageContext, load, plan.runs).detail).toContain(formatSetPoint(pitC, DEFAULT_UNITS));
     expect(taskMessage({ ...messageContext, units: { temp: 'C', mass: 'kg', clock: '24' } }, load, plan.runs).detail).toContain(
-      `${Math.round(pitC)} °C`,
+      formatSetPoint(pitC, { ...DEFAULT_UNITS, temp: 'C' }),
     );
     for (const task of plan.tasks) expect(taskMessage(messageContext, task, plan.runs).title).not.toContain('undefined');
   });

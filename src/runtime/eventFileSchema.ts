@@ -126,7 +126,7 @@ export function eventFileSchema(): JsonSchema {
   batch.properties = { ...batch.properties, method, pieces: { ...batch.properties!.pieces, items: piece } };
   const pit = at('pits').items!;
   // The kinds of pit are the product's own list, not the older file's.
-  delete pit.properties!.kind;
+  pit.properties!.kind = records.PitRecord!.properties!.kind!;
   const rack = (shape: JsonSchema) => {
     const both = beside(shape, record('RackRecord'), ['round', 'widthMm', 'depthMm']);
     both.properties!.blocked!.items = beside(both.properties!.blocked!.items!, record('BlockedPartRecord'));

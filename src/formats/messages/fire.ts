@@ -7,7 +7,7 @@ const FIRE_KINDS = ['light', 'closeAir', 'setPoint', 'reload', 'ash', 'water', '
 type FireTask = Task & { kind: (typeof FIRE_KINDS)[number] };
 export const isFireTask = (task: Task): task is FireTask => (FIRE_KINDS as readonly string[]).includes(task.kind);
 
-/** `121 °C at the grate, 127 °C on the gauge`, or only the one where they agree. */
+/** `120 °C at the grate, 125 °C on the gauge`, or only the one where they agree. */
 export function setMessage(messageContext: MessageContext, pit: Pit | undefined, pitC: number): string {
   const { units } = messageContext;
   const offsetC = pit?.gaugeOffsetC ?? 0;

@@ -6,7 +6,7 @@ import { kgFromLb, lbFromKg } from '../../core/units';
 import type { ServingInput } from '../../inputs';
 import { batchContents, type Demand } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
-import { formatHelping, formatMass, formatMinutes, formatTemp, formatSetPoint } from '../../formats/units';
+import { formatHelping, formatMass, formatMinutes, formatTemp, formatSetPoint, withFigures } from '../../formats/units';
 import { capital, list } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
@@ -90,7 +90,7 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
             </option>
           ))}
         </select>
-        <p className="mt-1 text-[0.8rem] leading-snug text-soft">{method.line}</p>
+        <p className="mt-1 text-[0.8rem] leading-snug text-soft">{withFigures(method.line, units)}</p>
         {carries.length > 0 && (
           <p className="mt-1 text-[0.8rem] leading-snug">
             <span className="text-soft">Carries </span>

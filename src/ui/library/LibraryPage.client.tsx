@@ -172,7 +172,7 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
                 .filter((each) => each.purpose === purposeOf(shownCut))
                 .map((each) => (
                   <li key={each.id} className="border-t border-line py-1">
-                    <span className="font-semibold">{each.name}.</span> <span className="text-soft">{each.line}</span>
+                    <span className="font-semibold">{each.name}.</span> <span className="text-soft">{withFigures(each.line, units)}</span>
                   </li>
                 ))}
             </ul>
