@@ -7,7 +7,7 @@ import { buildPlan } from '../core/planning';
 import { clockTime } from './clock';
 import { runSheetCalendar } from './runSheetCalendar';
 import { runSheetCsv } from './runSheetCsv';
-import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatSetPoint, readUnits } from './units';
+import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp, readUnits } from './units';
 import type { MessageContext } from './messages/names';
 import { planProblemMessage } from './messages/problem';
 import { oddsMessage, reasonMessage, taskMessage } from './messages/task';
