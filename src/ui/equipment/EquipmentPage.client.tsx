@@ -1,6 +1,6 @@
 'use client';
 import { Pencil, Plus, Trash2 } from 'lucide-react';
-import { useState, type ReactNode, useSyncExternalStore } from 'react';
+import { useState, type ReactNode } from 'react';
 import { EQUIPMENT_SETS, fuelOf, PIT_KIND, PIT_KINDS, presetPit, type Equipment, type Pit, type PitKind } from '../../core/model';
 import { checkProbe } from '../../core/gear';
 import type { HoldingBoxRecord, CrewMemberRecord, PitRecord, ProbeRecord, WarmerRecord } from '../../inputs';
@@ -10,6 +10,7 @@ import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
+import { useHydrated, useReaderZone } from '../kit/hydrated';
 import { useUnits } from '../kit/UnitsProvider';
 import { BoxForm } from './BoxForm.client';
 import { CrewForm, ProbeForm, WarmerForm } from './GearForms.client';
@@ -58,6 +59,7 @@ const NEW = {
 /** What the owner has or hires: pits with their racks to scale, what holds, what measures, and who works. */
 export function EquipmentPage({ equipment, actions }: { equipment: Equipment; actions: EquipmentActions }) {
   const zone = useReaderZone();
+  const listens = useHydrated();
   const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
   const [open, setOpen] = useState<Open>();
@@ -87,6 +89,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
         <div className="flex items-center gap-2">
           <select
             aria-label="Add a pit"
+            disabled={!listens}
             className={`${inputClass()} max-w-52`}
             value=""
             onChange={(change) => {
@@ -102,6 +105,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
           </select>
           <select
             aria-label="Add a ready-made set"
+            disabled={!listens}
             className={`${inputClass()} max-w-60`}
             value=""
             onChange={(change) => void (change.target.value && addSet(change.target.value))}
@@ -248,15 +252,6 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
     </main>
   );
 }
-
-const never = () => () => {};
-/** The zone of the reader's own clock; UTC on the server, which does not know it. */
-const useReaderZone = () =>
-  useSyncExternalStore(
-    never,
-    () => Intl.DateTimeFormat().resolvedOptions().timeZone,
-    () => 'UTC',
-  );
 
 function Shelf({ title, add, empty, children }: { title: string; add: ReactNode; empty: string | false; children: ReactNode }) {
   return (
