@@ -104,9 +104,9 @@ test('equipment: a box is tested, a thermometer reads wrong, a zone reaches beyo
   await dialog.getByLabel('Then').fill('140');
   await dialog.getByLabel('Hours between').fill('10');
   await dialog.getByLabel('Room').fill('68');
-  await dialog.getByRole('button', { name: 'Use 0.47 W/K' }).click();
+  await dialog.getByRole('button', { name: 'Use 0.89 BTU/h °F' }).click();
   await dialog.getByRole('button', { name: 'Save the box' }).click();
-  await expect(page.getByText('loses 0.47 W/K')).toBeVisible();
+  await expect(page.getByText('loses 0.89 BTU/h °F')).toBeVisible();
   await page.getByRole('button', { name: 'Put Tested box away' }).click();
 
   await page.getByRole('button', { name: 'Add a thermometer' }).click();
