@@ -41,7 +41,8 @@ export async function importEvent(context: Context, input: ImportInput): Promise
   const reading = readEventFile(input.text);
   if (!reading.ok) return unreadable(reading.problems);
   const file = unpacked(reading.value);
-  const problems = problemsOf(file, context.newId());
+  const eventId = context.newId();
+  const problems = problemsOf(file, eventId);
   if (problems.length > 0)
     return unreadable(
       problems.map(({ path = '', message = '' }) => ({
@@ -49,7 +50,6 @@ export async function importEvent(context: Context, input: ImportInput): Promise
         reason: message.replace(/\.$/, ''),
       })),
     );
-  const eventId = context.newId();
   const now = context.nowMs();
   return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
     const renamed: Renamed = new Map();

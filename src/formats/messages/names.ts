@@ -1,15 +1,9 @@
-import { cutIn, type CookEvent, type CrewMember, type HoldingBox, type Library, type Pit, type Probe, type Warmer } from '../../core/model';
+import { cutIn } from '../../core/model';
+import type { PlanInput } from '../../core/planning';
 import type { Units } from '../units';
 
 /** What the sentences speak of, and in which units. The same words serve the screen, the calendar and the table. */
-export interface MessageContext {
-  event: CookEvent;
-  pits: Pit[];
-  boxes: HoldingBox[];
-  warmers?: Warmer[];
-  probes?: Probe[];
-  crew?: CrewMember[];
-  library: Library;
+export interface MessageContext extends Pick<PlanInput, 'event' | 'pits' | 'boxes' | 'warmers' | 'probes' | 'crew' | 'library'> {
   units: Units;
 }
 
