@@ -87,7 +87,7 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
     if (Date.now() - firstFacts.nowMs > FRESH_MS) router.refresh();
   }, [store, first, firstFacts, router]);
   useEffect(() => {
-    store.resume();
+    void store.resume();
     const flush = () => void store.save();
     window.addEventListener('pagehide', flush);
     return () => window.removeEventListener('pagehide', flush);

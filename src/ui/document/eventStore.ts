@@ -55,6 +55,7 @@ const TRY_AGAIN_MS = 5000;
 const MOST_STEPS = 200;
 
 const unsavedKey = (eventId: string) => `anachron/unsaved/${eventId}`;
+const newestKey = (eventId: string) => `anachron/newest/${eventId}`;
 const withoutRevision = ({ revision: _, ...event }: CookEvent) => event;
 const between = (before: CookEvent, after: CookEvent): Change[] => diffOf(withoutRevision(before), withoutRevision(after));
 
@@ -112,8 +113,15 @@ export class EventStore {
     else storage.setItem(unsavedKey(event.id), JSON.stringify({ revision: this.saved.revision, changes }));
   }
 
-  /** Takes up what an earlier page could not save any more. */
-  resume(): void {
+  /** Takes up what an earlier page could not save any more, or saved when this one was already on its way. */
+  async resume(): Promise<void> {
+    this.resumeUnsaved();
+    if (Number(this.deps.storage?.getItem(newestKey(this.saved.id))) <= this.saved.revision) return;
+    const newer = await this.deps.read(this.saved.id);
+    if (newer.ok) this.refresh(newer.value.event, newer.value.facts);
+  }
+
+  private resumeUnsaved(): void {
     const text = this.deps.storage?.getItem(unsavedKey(this.saved.id));
     if (!text) return;
     const { changes } = JSON.parse(text) as { changes: Change[] };
@@ -228,6 +236,7 @@ export class EventStore {
     const meanwhile = between(sent, this.state.event);
     const event = meanwhile.length === 0 ? saved : applyChanges(saved, meanwhile, { skipMoved: true });
     this.saved = saved;
+    this.deps.storage?.setItem(newestKey(saved.id), String(saved.revision));
     const next = 'ok' in event ? (event.ok ? event.value : saved) : event;
     // The same event under its next revision is no other plan: the version stays, and so does whatever was made for it.
     const same = sameValue(withoutRevision(next), withoutRevision(this.state.event));
