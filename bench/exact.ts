@@ -1,9 +1,8 @@
 import highsLoader from 'highs';
-import type { OpenEvent } from '../src/core/model';
 import { SHIPPED_PARAMETERS } from '../src/core/forecast';
 import { batchOrders, searchInputOf, searchPlan } from '../src/core/planning';
 import { departuresH, newForecastCache, scheduleBy, type ForecastCache } from '../src/core/schedule';
-import { planInputOf } from '../src/formats/open';
+import { planInputOf, type EventFileV1 } from '../src/formats/open';
 import { kitchen } from './kitchens';
 
 const STEP_MIN = 15;
@@ -19,7 +18,7 @@ interface Candidate {
 }
 
 /** A small kitchen that can be solved exactly: one piece a batch, racks that take one piece, a serving for each batch. */
-function smallKitchen(seed: number): OpenEvent {
+function smallKitchen(seed: number): EventFileV1 {
   const base = kitchen(3 + (seed % 3), 3 + (seed % 3), 3);
   let state = seed * 2654435761;
   const next = () => ((state = (state * 1664525 + 1013904223) >>> 0), state / 2 ** 32);
@@ -44,7 +43,7 @@ function smallKitchen(seed: number): OpenEvent {
 }
 
 /** Every pit and start of one batch alone, on a grid, that keeps its serving's odds. */
-function candidatesOf(event: OpenEvent, batch: string, cache: ForecastCache): Candidate[] {
+function candidatesOf(event: EventFileV1, batch: string, cache: ForecastCache): Candidate[] {
   const alone = planInputOf({ ...event, batches: event.batches.filter((each) => each.id === batch) });
   const orders = batchOrders(alone);
   const input = searchInputOf(alone, cache, SHIPPED_PARAMETERS);

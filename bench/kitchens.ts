@@ -1,8 +1,9 @@
-import type { OpenBatch, OpenEvent, OpenMethod, OpenPit } from '../src/core/model';
+import type { ExchangeBatch, ExchangeMethod, ExchangePit } from '../src/core/model';
+import type { EventFileV1 } from '../src/formats/open';
 
 const LONG = { ventMin: 15, restMin: 60, holdIdealMin: [60, 240] as [number, number], holdMaxMin: 720 };
 const SHORT = { ventMin: 5, restMin: 10, holdIdealMin: [0, 60] as [number, number], holdMaxMin: 180 };
-const paper: OpenMethod = {
+const paper: ExchangeMethod = {
   pitC: 121,
   pitRangeC: [115, 135],
   wrap: 'paper',
@@ -11,8 +12,8 @@ const paper: OpenMethod = {
   finishRangeC: [105, 150],
   ...LONG,
 };
-const bare: OpenMethod = { pitC: 121, pitRangeC: [113, 135], wrap: 'none', ...SHORT };
-const bird: OpenMethod = {
+const bare: ExchangeMethod = { pitC: 121, pitRangeC: [113, 135], wrap: 'none', ...SHORT };
+const bird: ExchangeMethod = {
   pitC: 135,
   pitRangeC: [121, 163],
   wrap: 'none',
@@ -22,7 +23,7 @@ const bird: OpenMethod = {
   holdMaxMin: 120,
 };
 
-const KINDS: { cut: string; method: OpenMethod; kg: number }[] = [
+const KINDS: { cut: string; method: ExchangeMethod; kg: number }[] = [
   { cut: 'brisket-whole', method: paper, kg: 5.7 },
   { cut: 'pork-butt', method: paper, kg: 3.6 },
   { cut: 'spare-ribs-squared', method: bare, kg: 1.2 },
@@ -33,7 +34,7 @@ const KINDS: { cut: string; method: OpenMethod; kg: number }[] = [
   { cut: 'lamb-shoulder', method: paper, kg: 2.2 },
 ];
 
-const pit = (n: number): OpenPit => ({
+const pit = (n: number): ExchangePit => ({
   id: `pit-${n + 1}`,
   name: `Pit ${n + 1}`,
   kind: n % 3 === 0 ? 'offset' : n % 3 === 1 ? 'cabinet' : 'reverse-flow',
@@ -55,7 +56,7 @@ const pit = (n: number): OpenPit => ({
 });
 
 /** So many batches of so many pieces in all for a supper and a lunch, in so many pits: busy, not hopeless. */
-export function kitchen(batches: number, pieces: number, pits: number): OpenEvent {
+export function kitchen(batches: number, pieces: number, pits: number): EventFileV1 {
   const share = Math.round(pieces / batches);
   return {
     format: 'anachron-event',
@@ -90,7 +91,7 @@ export function kitchen(batches: number, pieces: number, pits: number): OpenEven
         setUpMin: 0,
       },
     ],
-    batches: Array.from({ length: batches }, (_, b): OpenBatch => {
+    batches: Array.from({ length: batches }, (_, b): ExchangeBatch => {
       const { cut, method, kg } = KINDS[b % KINDS.length]!;
       return {
         id: `batch-${b + 1}`,

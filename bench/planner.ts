@@ -1,7 +1,7 @@
 import { newForecastCache, usualIterations } from '../src/core/schedule';
 import { checkPlan } from '../src/core/check';
-import { draggedPlan, planFrom, searchPlan } from '../src/core/planning';
-import { openEventOf, openPlanOf, planInputOf } from '../src/formats/open';
+import { draggedPlan, exchangeEventOf, exchangePlanOf, planFrom, searchPlan } from '../src/core/planning';
+import { planInputOf } from '../src/formats/open';
 import { kitchen } from './kitchens';
 
 /** First and settled plans, with forecasts made before and not counted. */
@@ -38,10 +38,10 @@ export function benchDrag(): void {
   let step = searching.next();
   while (!step.done) step = searching.next();
   const plan = planFrom(input, step.value);
-  const event = openEventOf(input);
+  const event = exchangeEventOf(input);
   const TIMES = 50;
   const begun = performance.now();
   for (let i = 0; i < TIMES; i++)
-    checkPlan(event, openPlanOf(input, draggedPlan(plan, plan.runs[i % plan.runs.length]!.id, 5 * i)), { physics: false });
+    checkPlan(event, exchangePlanOf(input, draggedPlan(plan, plan.runs[i % plan.runs.length]!.id, 5 * i)), { physics: false });
   console.log(`a run of 12 batches dragged and checked again: ${((performance.now() - begun) / TIMES).toFixed(1)} ms`);
 }

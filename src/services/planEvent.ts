@@ -1,9 +1,8 @@
 import type { Plan } from '../core/model';
-import type { PlanInput } from '../core/planning';
+import { checkedPlan, type PlanInput } from '../core/planning';
 import type { LearnedTrim } from '../core/quantities';
 import { newForecastCache } from '../core/schedule';
 import { planInputFor, type DocumentFacts } from '../document';
-import { checkedPlan } from '../formats/open';
 import type { Context } from './context';
 import { readDocument } from './reading';
 

@@ -1,9 +1,8 @@
 import { SHIPPED_PARAMETERS } from '../core/forecast';
-import { conflictOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../core/planning';
+import { conflictOf, exchangeData, exchangePlanOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../core/planning';
 import { newForecastCache, usualIterations } from '../core/schedule';
-import type { OpenEvent, OpenPlan } from '../core/model';
-import { rfc3339 } from '../formats/clock';
-import { openData, openPlanOf, planInputOf, type EventFile } from '../formats/open';
+import type { ExchangePlan } from '../core/model';
+import { planInputOf, type EventFile, type EventFileV1 } from '../formats/open';
 
 export interface SolveOptions {
   seed?: number;
@@ -12,11 +11,11 @@ export interface SolveOptions {
 }
 
 /** Plans an event file from nothing. The same event, seed and iterations give the same plan. */
-export function solveEvent(open: EventFile | OpenEvent, options: SolveOptions, tell: (line: string) => void): OpenPlan {
-  const event = { ...open, confidence: options.confidence ?? open.confidence };
+export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions, tell: (line: string) => void): ExchangePlan {
+  const event = { ...file, confidence: options.confidence ?? file.confidence };
   const input = planInputOf(event);
   const cache = newForecastCache();
-  const { seed = 1, iterations = usualIterations(open.batches.length) } = options;
+  const { seed = 1, iterations = usualIterations(file.batches.length) } = options;
   const searching = searchPlan(input, { seed, iterations }, cache);
   let told = '';
   let step = searching.next();
@@ -27,18 +26,18 @@ export function solveEvent(open: EventFile | OpenEvent, options: SolveOptions, t
     told = line;
   }
   const plan = planFrom(input, step.value);
-  if (!plan.problems.some((problem) => problem.severity === 'broken')) return openPlanOf(input, plan);
+  if (!plan.problems.some((problem) => problem.severity === 'broken')) return exchangePlanOf(input, plan);
   tell('Not everything fits: looking for what cannot hold together, and for what would help');
   const conflict = conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS);
   const tried = [...tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)];
-  return openPlanOf(input, plan, {
+  return exchangePlanOf(input, plan, {
     proof: conflict?.proof,
     conflict: conflict?.ids,
     remedies: rankRemedies(tried, plan.objective).map(({ lever: { code, ...data }, solves, objective }) => ({
       code,
       solves,
       value: [...objective],
-      ...openData(data, (ms) => rfc3339(ms, event.timeZone)),
+      ...exchangeData(data),
     })),
   });
 }

@@ -1,17 +1,20 @@
 import { expose } from 'comlink';
 import { SHIPPED_PARAMETERS } from '../core/forecast';
-import type { OpenEvent, Plan } from '../core/model';
+import type { ExchangeEvent, Plan } from '../core/model';
 import {
   buildPlan,
+  checkedPlan,
   conflictOf,
   coolingOf,
   decisionsOf,
   draggedPlan,
+  exchangeEventOf,
   finishByOffset,
   inputFor,
   planFigures,
   planFrom,
   rankRemedies,
+  rulesBroken,
   runCurve,
   searchPlan,
   thickestThatKeeps,
@@ -22,12 +25,10 @@ import {
   type Remedy,
 } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
-import { checkedPlan, rulesBroken } from '../formats/open/checkedPlan';
-import { openEventOf } from '../formats/open/toOpen';
 import type { Answered, PlanAskKind, PlanAsks, PlanWorkerApi, Versioned } from './protocol';
 
 const cache = newForecastCache();
-let last: { version: number; input: PlanInput; plan: Plan; open?: OpenEvent } | undefined;
+let last: { version: number; input: PlanInput; plan: Plan; exchanged?: ExchangeEvent } | undefined;
 /** Counts searches and stops: a search goes on as long as its number is the newest. */
 let searching = 0;
 
@@ -60,9 +61,9 @@ const answers: Omit<Answers, 'plan'> = {
   drag({ runId, byMin, pitId }, about) {
     const { input, plan } = about;
     const pit = input.pits.find((each) => each.id === pitId);
-    // The event's file stays the same while a run is dragged; cooks are not run again for every pixel.
-    about.open ??= openEventOf(input);
-    return rulesBroken(input, draggedPlan(plan, runId, byMin, pit), { physics: false, open: about.open });
+    // The event stays the same while a run is dragged; cooks are not run again for every pixel.
+    about.exchanged ??= exchangeEventOf(input);
+    return rulesBroken(input, draggedPlan(plan, runId, byMin, pit), { physics: false, event: about.exchanged });
   },
   finishes({ runId, pieceId }, { input, plan }) {
     const run = plan.runs.find((each) => each.id === runId);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from '../../src/core/check';
 import { CUTS, isGround, isPoultry, isRoast, libraryWith, type Cut } from '../../src/core/model';
-import { buildPlan, runCurve, type PlanInput } from '../../src/core/planning';
+import { buildPlan, exchangeEventOf, exchangePlanOf, runCurve, type PlanInput } from '../../src/core/planning';
 import { coreRuleOf, safetyReview } from '../../src/core/safety';
-import { eventFileOf, openEventOf, openPlanOf, planInputOf, readEventFile, writeEventFile } from '../../src/formats/open';
+import { eventFileOf, planInputOf, readEventFile, writeEventFile } from '../../src/formats/open';
 import { copyOf } from '../../src/ui/library/entries';
 import { batchOf, eventOf, inputOf, OFFSET } from '../fixtures/events';
 
@@ -64,12 +64,12 @@ describe('a copied cut', () => {
     const bird = plan.runs.find((run) => run.batchId === 'chicken-half')!;
     expect(runCurve(input, bird)!.safety.lethalitySource).toContain('chicken');
     // Laid above, the checker says so: it reads the class that the file carries, not the id.
-    const open = openEventOf(input);
+    const open = exchangeEventOf(input);
     expect(new Set(open.cuts!.map((cut) => cut.safetyClass))).toEqual(new Set(['poultry', 'whole']));
-    const file = openPlanOf(input, plan);
+    const file = exchangePlanOf(input, plan);
     const [chicken, ribs] = ['chicken-half', 'spare-ribs'].map((batch) => file.runs.find((run) => run.batch === batch)!);
     for (const run of [chicken!, ribs!])
-      for (const place of run.places) Object.assign(place, { pit: 'offset', from: chicken!.onAt, to: chicken!.pullLate });
+      for (const place of run.places) Object.assign(place, { pit: 'offset', fromMs: chicken!.onAtMs, toMs: chicken!.pullLateMs });
     for (const place of chicken!.places) place.rack = 'high';
     for (const place of ribs!.places) place.rack = 'low';
     expect(checkPlan(open, file, { physics: false }).map((broken) => broken.code)).toContain('poultryAbove');

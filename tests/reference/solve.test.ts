@@ -4,16 +4,23 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { checkPlan } from '../../src/core/check';
-import type { OpenEvent, OpenPlan } from '../../src/core/model';
+import { exchangeEventOf } from '../../src/core/planning';
+import { planInputOf, readEventFile, readOpenPlan, type EventFileV1 } from '../../src/formats/open';
 import { supperFile } from '../fixtures/supper';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'anachron-solve-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-function solve(event: OpenEvent | string, ...options: string[]) {
+function solve(event: EventFileV1 | string, ...options: string[]) {
   const file = path.join(folder, 'event.json');
   writeFileSync(file, typeof event === 'string' ? event : JSON.stringify(event));
   return spawnSync(process.execPath, ['--import', 'tsx', 'src/runtime/commands/solve.ts', file, ...options], { encoding: 'utf8' });
+}
+
+function planIn(text: string) {
+  const read = readOpenPlan(text);
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
 }
 
 describe('the solve command', () => {
@@ -23,7 +30,8 @@ describe('the solve command', () => {
     expect(status).toBe(0);
     expect(stdout).toBe(readFileSync('docs/formats/plan.example.json', 'utf8'));
     expect(stderr).toMatch(/of 60: 0 /);
-    expect(checkPlan(JSON.parse(event) as OpenEvent, JSON.parse(stdout) as OpenPlan)).toEqual([]);
+    const read = readEventFile(event);
+    expect(read.ok && checkPlan(exchangeEventOf(planInputOf(read.value)), planIn(stdout))).toEqual([]);
   });
 
   it('takes seed and confidence', () => {
@@ -37,12 +45,12 @@ describe('the solve command', () => {
     event.pits = event.pits.map((pit) => ({ ...pit, smoke: false }));
     const { stdout, status } = solve(event, '--iterations', '2');
     expect(status).toBe(3);
-    const plan = JSON.parse(stdout) as OpenPlan;
+    const plan = planIn(stdout);
     expect(plan).toMatchObject({ status: 'infeasible', proof: true, runs: [] });
     expect(plan.conflict).toHaveLength(1);
     const tight = supperFile();
     tight.holding = [];
-    const short = JSON.parse(solve(tight, '--iterations', '2').stdout) as OpenPlan;
+    const short = planIn(solve(tight, '--iterations', '2').stdout);
     expect(short.status).toBe('infeasible');
     expect(short.remedies!.some((remedy) => remedy.code === 'moreHolding' && remedy.solves)).toBe(true);
   });

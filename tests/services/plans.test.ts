@@ -2,8 +2,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { CookEvent } from '../../src/core/model';
 import type { Outcome } from '../../src/core/outcome';
 import { diffOf } from '../../src/core/edits';
-import { pinned, stageStates } from '../../src/core/planning';
-import { openPlanOf, writeOpenEvent, writeOpenPlan } from '../../src/formats/open';
+import { exchangePlanOf, pinned, stageStates } from '../../src/core/planning';
+import { writeEventFileV1, writeOpenPlan } from '../../src/formats/open';
 import { loadEvent } from '../../src/persistence';
 import * as services from '../../src/services';
 import type { Context } from '../../src/services';
@@ -17,7 +17,7 @@ let event: CookEvent;
 
 beforeEach(async () => {
   ({ context, close } = await openContext(NOW_MS));
-  event = must(await services.importEvent(context, { text: writeOpenEvent(supperFile()) }));
+  event = must(await services.importEvent(context, { text: writeEventFileV1(supperFile()) }));
 });
 afterEach(() => close());
 
@@ -60,9 +60,9 @@ describe('runs pinned on the plan screen', () => {
     const late = await planned();
     expect(late.plan.problems[0]).toMatchObject({ code: 'ruleBroken', broken: { rule: 9, batch: 'brisket' } });
     expect(stageStates(late.input, late.plan)).toMatchObject({ plan: 'decide', 'run-sheet': 'decide' });
-    expect(openPlanOf(late.input, late.plan).status).toBe('infeasible');
+    expect(exchangePlanOf(late.input, late.plan).status).toBe('infeasible');
     event = must(await save({ ...event, pins: undefined }));
-    expect(openPlanOf(late.input, (await planned()).plan).status).toBe('feasible');
+    expect(exchangePlanOf(late.input, (await planned()).plan).status).toBe('feasible');
   });
 
   it('are refused where no pin could be', async () => {
@@ -87,7 +87,7 @@ describe('runs pinned on the plan screen', () => {
 describe('a plan file', () => {
   it('is read into a plan under a name, saved by nothing but the plan screen', async () => {
     const { input, plan } = await planned();
-    const text = writeOpenPlan(openPlanOf(input, plan));
+    const text = writeOpenPlan(exchangePlanOf(input, plan), input.event.timeZone);
     const named = must(await services.readPlanFile(context, { eventId: event.id, text }));
     expect(named.pins).toHaveLength(plan.runs.length);
     expect((await loadEvent(event.id))!.namedPlans).toBeUndefined();
@@ -97,10 +97,10 @@ describe('a plan file', () => {
 
   it('is refused with the place and the reason, a few of many', async () => {
     const { input, plan } = await planned();
-    const text = writeOpenPlan(openPlanOf(input, plan));
+    const text = writeOpenPlan(exchangePlanOf(input, plan), input.event.timeZone);
     const read = async (spoilt: string) => messageOf(await services.readPlanFile(context, { eventId: event.id, text: spoilt }));
     expect(await read('{')).toContain('$ is not JSON');
-    expect(await read(writeOpenEvent(supperFile()))).toContain('$.format must be "anachron-plan"');
+    expect(await read(writeEventFileV1(supperFile()))).toContain('$.format must be "anachron-plan"');
     expect(await read(text.replace('"version": 1', '"version": 7'))).toContain('$.version must be 1');
     expect(await read(text.replaceAll('"brisket-1"', '"brisket-9"'))).toContain('"brisket-9" is no piece of that batch');
     const many = await read(text.replaceAll('"carveAt"', '"carvedAt"'));

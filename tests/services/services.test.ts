@@ -5,7 +5,7 @@ import { diffOf } from '../../src/core/edits';
 import type { Cut, Method, Pit } from '../../src/core/model';
 import { briefOf as plainBrief } from '../../src/document';
 import type { BriefInput } from '../../src/inputs';
-import { eventFileOf, writeEventFile, writeOpenEvent } from '../../src/formats/open';
+import { eventFileOf, writeEventFile, writeEventFileV1 } from '../../src/formats/open';
 import { supperFile } from '../fixtures/supper';
 import { loadEvent, loadOwnLibrary } from '../../src/persistence';
 import * as services from '../../src/services';
@@ -114,7 +114,7 @@ describe('events', () => {
   });
 
   it('come from a file with all they need, or not at all', async () => {
-    const text = writeOpenEvent(supperFile());
+    const text = writeEventFileV1(supperFile());
     const taken = must(await services.importEvent(context, { text }));
     expect(taken).toMatchObject({ name: 'Gannet Point supper', altitudeM: 20 });
     const { pits, boxes, warmers, crew } = await services.listEquipment(context);
@@ -167,12 +167,12 @@ describe('events', () => {
   });
 
   it('come in beside what the house calls by the same id: each keeps its own', async () => {
-    const text = writeOpenEvent(supperFile());
+    const text = writeEventFileV1(supperFile());
     must(await services.importEvent(context, { text }));
     const wider = supperFile();
     wider.pits[0]!.racks[0] = { ...wider.pits[0]!.racks[0]!, maxKg: 55 };
     wider.batches[0]!.method = { ...wider.batches[0]!.method, pitC: 118 };
-    const taken = must(await services.importEvent(context, { text: writeOpenEvent(wider) }));
+    const taken = must(await services.importEvent(context, { text: writeEventFileV1(wider) }));
     const { pits } = await services.listEquipment(context);
     expect(pits).toHaveLength(3);
     expect(pits.find((pit) => pit.id === taken.pitIds[0])!.racks[0]!.maxKg).toBe(55);

@@ -1,4 +1,12 @@
-import { CUTS, type SafetyClass, type OpenEvent, type OpenMethod, type OpenPiece, type OpenPlan, type OpenRun } from '../model';
+import {
+  CUTS,
+  type SafetyClass,
+  type ExchangeEvent,
+  type ExchangeMethod,
+  type ExchangePiece,
+  type ExchangePlan,
+  type ExchangeRun,
+} from '../model';
 
 const MIN = 60_000;
 
@@ -16,11 +24,11 @@ export interface CutFacts {
 }
 
 export interface RunFacts {
-  run: OpenRun;
+  run: ExchangeRun;
   batch: string;
-  method: OpenMethod;
+  method: ExchangeMethod;
   cut: CutFacts;
-  serving: OpenEvent['servings'][number];
+  serving: ExchangeEvent['servings'][number];
   poultry: boolean;
   on: number;
   wrap: number | undefined;
@@ -43,19 +51,18 @@ export interface PlaceFacts {
   to: number;
 }
 
-/** An event and a plan with every time as an instant (ms) and every reference followed. */
+/** An event and a plan with every reference followed. Instants (`on`, `from`, …) are ms since 1970 UTC. */
 export interface Facts {
-  event: OpenEvent;
-  plan: OpenPlan;
+  event: ExchangeEvent;
+  plan: ExchangePlan;
   runs: RunFacts[];
   places: PlaceFacts[];
-  pieces: Map<string, { batch: string; piece: OpenPiece; lengthMm: number; widthMm: number; thicknessMm: number }>;
+  pieces: Map<string, { batch: string; piece: ExchangePiece; lengthMm: number; widthMm: number; thicknessMm: number }>;
 }
 
 export const minutes = (count: number): number => count * MIN;
-export const instant = (text: string): number => Date.parse(text);
 
-function cutFacts(event: OpenEvent, id: string): CutFacts {
+function cutFacts(event: ExchangeEvent, id: string): CutFacts {
   const own = event.cuts?.find((cut) => cut.id === id);
   if (own) {
     const roast = own.done !== 'tender' && own.done.coreC < 60;
@@ -71,7 +78,7 @@ function cutFacts(event: OpenEvent, id: string): CutFacts {
 const DENSITY = 1050;
 
 /** Length, width and thickness as the format derives what was left out: from weight and the cut's shape, rounded up to whole mm. */
-function sizeOf(cut: CutFacts, piece: OpenPiece): { lengthMm: number; widthMm: number; thicknessMm: number } {
+function sizeOf(cut: CutFacts, piece: ExchangePiece): { lengthMm: number; widthMm: number; thicknessMm: number } {
   const volume = (piece.kg / DENSITY) * 1e9;
   const shape = cut.lengthMm * cut.widthMm * cut.thicknessMm * cut.fillShare;
   let sides: [number, number, number];
@@ -88,7 +95,7 @@ function sizeOf(cut: CutFacts, piece: OpenPiece): { lengthMm: number; widthMm: n
 }
 
 /** Follows every reference; runs of batches that are not in the event are left out here and reported by rule 1. */
-export function factsOf(event: OpenEvent, plan: OpenPlan): Facts {
+export function factsOf(event: ExchangeEvent, plan: ExchangePlan): Facts {
   const pieces: Facts['pieces'] = new Map();
   for (const batch of event.batches) {
     const cut = cutFacts(event, batch.cut);
@@ -107,15 +114,15 @@ export function factsOf(event: OpenEvent, plan: OpenPlan): Facts {
       cut: cutFacts(event, batch.cut),
       serving,
       poultry: cutFacts(event, batch.cut).safetyClass === 'poultry',
-      on: instant(run.onAt),
-      wrap: run.wrapAt === undefined ? undefined : instant(run.wrapAt),
-      early: instant(run.pullEarly),
-      median: instant(run.pullMedian),
-      late: instant(run.pullLate),
-      carve: instant(run.carveAt),
+      on: run.onAtMs,
+      wrap: run.wrapAtMs,
+      early: run.pullEarlyMs,
+      median: run.pullMedianMs,
+      late: run.pullLateMs,
+      carve: run.carveAtMs,
     };
     runs.push(facts);
-    for (const { piece, pit, rack, xMm, yMm, widthMm, depthMm, from, to } of run.places)
+    for (const { piece, pit, rack, xMm, yMm, widthMm, depthMm, fromMs, toMs } of run.places)
       places.push({
         of: facts,
         piece,
@@ -125,8 +132,8 @@ export function factsOf(event: OpenEvent, plan: OpenPlan): Facts {
         y0: yMm,
         x1: xMm + widthMm,
         y1: yMm + depthMm,
-        from: instant(from),
-        to: instant(to),
+        from: fromMs,
+        to: toMs,
       });
   }
   return { event, plan, runs, places, pieces };

@@ -1,4 +1,4 @@
-import type { Broken, OpenEvent, OpenPlan } from '../model';
+import type { Broken, ExchangeEvent, ExchangePlan } from '../model';
 import { factsOf } from './facts';
 import { heatRules, once } from './heat';
 import { peopleRules } from './people';
@@ -7,11 +7,11 @@ import { physicsRules } from './physics';
 import { timeRules } from './times';
 
 /**
- * Every rule of docs/formats/rules.md that a plan breaks, worked out from the two files alone. It shares
+ * Every rule of docs/formats/rules.md that a plan breaks, worked out from the two alone. It shares
  * no code with the search. `physics: false` leaves out what needs a cook to be run again (hot holding and
  * the danger zone), for a plan that is being dragged.
  */
-export function checkPlan(event: OpenEvent, plan: OpenPlan, { physics = true }: { physics?: boolean } = {}): Broken[] {
+export function checkPlan(event: ExchangeEvent, plan: ExchangePlan, { physics = true }: { physics?: boolean } = {}): Broken[] {
   const facts = factsOf(event, plan);
   return once([
     ...timeRules(facts),

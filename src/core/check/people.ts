@@ -1,5 +1,5 @@
-import type { Broken, OpenTask } from '../model';
-import { instant, minutes, type Facts, type RunFacts } from './facts';
+import type { Broken, ExchangeTask } from '../model';
+import { minutes, type Facts, type RunFacts } from './facts';
 
 /** A task may be begun this long from its moment and still be it: tasks of a pit within it may be one opening. */
 const SAME_OPENING = minutes(10);
@@ -7,16 +7,16 @@ const SAME_OPENING = minutes(10);
 /** Rules 12 and 13: who does what when, and nothing on the road. */
 export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
   const broken: Broken[] = [];
-  const spanOf = (task: OpenTask) => ({ from: instant(task.at), to: instant(task.at) + minutes(task.minutes) });
-  const nameOf = (task: OpenTask) => `${task.kind}${task.pit ? ` ${task.pit}` : ''}`;
+  const spanOf = (task: ExchangeTask) => ({ from: task.atMs, to: task.atMs + minutes(task.minutes) });
+  const nameOf = (task: ExchangeTask) => `${task.kind}${task.pit ? ` ${task.pit}` : ''}`;
 
   for (const task of plan.tasks) {
     const { from, to } = spanOf(task);
-    if (task.who.length === 0) broken.push({ rule: 13, code: 'nobodyNamed', task: nameOf(task), pit: task.pit, at: task.at });
+    if (task.who.length === 0) broken.push({ rule: 13, code: 'nobodyNamed', task: nameOf(task), pit: task.pit, atMs: task.atMs });
     for (const person of task.who) {
       const windows = event.crew.filter((each) => each.id === person);
-      if (!windows.some((each) => instant(each.from) <= from && instant(each.to) >= to))
-        broken.push({ rule: 13, code: 'notOnDuty', person, task: nameOf(task), at: task.at });
+      if (!windows.some((each) => each.fromMs <= from && each.toMs >= to))
+        broken.push({ rule: 13, code: 'notOnDuty', person, task: nameOf(task), atMs: task.atMs });
     }
   }
   for (const person of new Set(plan.tasks.flatMap((task) => task.who))) {
@@ -26,7 +26,7 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
       .sort((a, b) => a.from - b.from);
     let busyUntil = -Infinity;
     for (const { task, from, to } of own) {
-      if (from < busyUntil && to > from) broken.push({ rule: 13, code: 'twoThingsAtOnce', person, task: nameOf(task), at: task.at });
+      if (from < busyUntil && to > from) broken.push({ rule: 13, code: 'twoThingsAtOnce', person, task: nameOf(task), atMs: task.atMs });
       busyUntil = Math.max(busyUntil, to);
     }
   }
@@ -34,13 +34,10 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
 
   for (const serving of event.servings) {
     if (!serving.travelMin) continue;
-    const leave = instant(serving.at) - minutes(serving.carveLeadMin + (serving.setUpMin ?? 0) + serving.travelMin);
+    const leave = serving.atMs - minutes(serving.carveLeadMin + (serving.setUpMin ?? 0) + serving.travelMin);
     const arrive = leave + minutes(serving.travelMin);
     const own = runs.filter((run) => run.serving === serving);
-    if (
-      own.length > 0 &&
-      !plan.tasks.some((task) => task.kind === 'drive' && instant(task.at) === leave && task.minutes >= serving.travelMin!)
-    )
+    if (own.length > 0 && !plan.tasks.some((task) => task.kind === 'drive' && task.atMs === leave && task.minutes >= serving.travelMin!))
       broken.push({ rule: 13, code: 'taskMissing', task: 'drive', serving: serving.id });
     for (const run of own) {
       const stays = places.some((place) => place.of === run && !event.pits.find((pit) => pit.id === place.pit)?.travels);
@@ -56,7 +53,7 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
     for (const task of plan.tasks) {
       const { from, to } = spanOf(task);
       if (task.kind !== 'drive' && from < arrive && to > leave)
-        broken.push({ rule: 12, code: 'taskOnTheRoad', task: nameOf(task), at: task.at });
+        broken.push({ rule: 12, code: 'taskOnTheRoad', task: nameOf(task), atMs: task.atMs });
     }
     for (const place of places)
       if (event.pits.find((pit) => pit.id === place.pit)?.travels && place.from < arrive && place.to > leave)
@@ -66,21 +63,21 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
 }
 
 /** The tasks a plan must contain, each at its moment and long enough. */
-function needed(tasks: OpenTask[], runs: RunFacts[], places: Facts['places'], fires: { id: string; lightAt: string }[]): Broken[] {
+function needed(tasks: ExchangeTask[], runs: RunFacts[], places: Facts['places'], fires: { id: string; lightAtMs: number }[]): Broken[] {
   const broken: Broken[] = [];
-  const find = (kind: OpenTask['kind'], run: RunFacts) =>
+  const find = (kind: ExchangeTask['kind'], run: RunFacts) =>
     tasks.filter((task) => task.kind === kind && task.pieces?.some((piece) => run.run.pieces.includes(piece)));
-  const want = (kind: OpenTask['kind'], run: RunFacts, at: number, least: number) => {
+  const want = (kind: ExchangeTask['kind'], run: RunFacts, at: number, least: number) => {
     const found = find(kind, run);
     const covered = run.run.pieces.every((piece) => found.some((task) => task.pieces!.includes(piece)));
     if (!covered) broken.push({ rule: 13, code: 'taskMissing', task: kind, batch: run.batch });
     else if (found.reduce((sum, task) => sum + task.minutes, 0) < least)
       broken.push({ rule: 13, code: 'taskTooShort', task: kind, batch: run.batch });
-    else if (found.some((task) => Math.abs(instant(task.at) - at) > SAME_OPENING))
-      broken.push({ rule: 13, code: 'taskAtWrongTime', task: kind, batch: run.batch, at: found[0]!.at });
+    else if (found.some((task) => Math.abs(task.atMs - at) > SAME_OPENING))
+      broken.push({ rule: 13, code: 'taskAtWrongTime', task: kind, batch: run.batch, atMs: found[0]!.atMs });
   };
   for (const fire of fires)
-    if (!tasks.some((task) => task.kind === 'light' && task.pit === fire.id && task.at === fire.lightAt && task.minutes >= 15))
+    if (!tasks.some((task) => task.kind === 'light' && task.pit === fire.id && task.atMs === fire.lightAtMs && task.minutes >= 15))
       broken.push({ rule: 13, code: 'taskMissing', task: 'light', pit: fire.id });
   for (const run of runs) {
     const count = run.run.pieces.length;
@@ -94,15 +91,15 @@ function needed(tasks: OpenTask[], runs: RunFacts[], places: Facts['places'], fi
       own.forEach((place, i) => i > 0 && own[i - 1]!.pit !== place.pit && moves.add(place.from));
     }
     for (const at of moves) want('move', run, at, 2 + 2 * count);
-    const last = instant(run.serving.at) + minutes(run.serving.serveForMin);
+    const last = run.serving.atMs + minutes(run.serving.serveForMin);
     for (const piece of run.run.pieces) {
       const own = tasks.filter((task) => task.kind === 'carve' && task.pieces?.includes(piece));
       if (own.length === 0) broken.push({ rule: 13, code: 'taskMissing', task: 'carve', batch: run.batch, piece });
       for (const task of own) {
         if (task.minutes + 1e-9 < run.cut.carveMin * task.pieces!.length)
           broken.push({ rule: 13, code: 'taskTooShort', task: 'carve', batch: run.batch, piece });
-        if (instant(task.at) < run.carve || instant(task.at) > last)
-          broken.push({ rule: 13, code: 'carvedTooLate', batch: run.batch, piece, at: task.at });
+        if (task.atMs < run.carve || task.atMs > last)
+          broken.push({ rule: 13, code: 'carvedTooLate', batch: run.batch, piece, atMs: task.atMs });
       }
     }
   }

@@ -1,7 +1,7 @@
 import type { Broken } from '../model';
 import { cookSetup, holdTogether, runCook, SHIPPED_PARAMETERS, timeFactor, type HoldingPlace } from '../forecast';
 import { findCut, type Cut } from '../model';
-import { instant, minutes, type Facts, type RunFacts } from './facts';
+import { minutes, type Facts, type RunFacts } from './facts';
 
 const ROOM_C = 20;
 /** What forecasts on two grids may differ by. */
@@ -32,7 +32,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
         cookSetup(
           cut,
           { massKg: of.piece.kg, thicknessMm: of.piece.thicknessMm, startC: of.piece.startC },
-          { wrap: run.method.wrap, wrapWhen: run.method.wrapWhen ?? {}, unwrapAfterMin: run.method['x-unwrapAfterMin'] },
+          { wrap: run.method.wrap, wrapWhen: run.method.wrapWhen ?? {}, unwrapAfterMin: run.method.unwrapAfterMin },
           SHIPPED_PARAMETERS,
           {
             pit: { steps, openingDropC: pit.openingDropC, recoverMin: pit.recoverMin },
@@ -63,11 +63,11 @@ const roastServedRare = (cut: Cut) => cut.done.by === 'core' && cut.done.coreC <
 function programme(run: RunFacts, fires: Facts['plan']['pits'], stays: Facts['places']): { fromMin: number; pitC: number }[] {
   const steps: { fromMin: number; pitC: number }[] = [];
   for (const stay of stays.sort((a, b) => a.from - b.from)) {
-    const set = (fires.find((fire) => fire.id === stay.pit)?.setPoints ?? []).map(({ at, c }) => ({ at: instant(at), c }));
-    const begun = set.filter((each) => each.at <= stay.from).at(-1);
+    const set = fires.find((fire) => fire.id === stay.pit)?.setPoints ?? [];
+    const begun = set.filter((each) => each.atMs <= stay.from).at(-1);
     if (begun) steps.push({ fromMin: (stay.from - run.on) / minutes(1), pitC: begun.c });
     for (const each of set)
-      if (each.at > stay.from && each.at < stay.to) steps.push({ fromMin: (each.at - run.on) / minutes(1), pitC: each.c });
+      if (each.atMs > stay.from && each.atMs < stay.to) steps.push({ fromMin: (each.atMs - run.on) / minutes(1), pitC: each.c });
   }
   return steps.length > 0 ? steps : [{ fromMin: 0, pitC: run.method.pitC }];
 }

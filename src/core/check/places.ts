@@ -15,7 +15,7 @@ export function placeRules({ event, runs, places, pieces }: Facts): Broken[] {
       const own = places.filter((place) => place.of.run === run && place.piece === piece).sort((a, b) => a.from - b.from);
       const where = { batch, piece };
       if (own.length === 0 || own[0]!.from > on || own.at(-1)!.to < late)
-        broken.push({ rule: 3, code: 'placesDoNotCover', ...where, at: run.onAt });
+        broken.push({ rule: 3, code: 'placesDoNotCover', ...where, atMs: run.onAtMs });
       own.forEach((place, i) => {
         const before = own[i - 1];
         if (before) {
@@ -29,7 +29,7 @@ export function placeRules({ event, runs, places, pieces }: Facts): Broken[] {
         const pit = pitOf.get(place.pit);
         if (!pit) broken.push({ rule: 3, code: 'unknownId', ...where, pit: place.pit });
         const bareUntil = wrap ?? Infinity;
-        if (pit && !pit.smoke && !method['x-smokeless'] && (place.from < bareUntil || !method.finishOffSmoke))
+        if (pit && !pit.smoke && !method.smokeless && (place.from < bareUntil || !method.finishOffSmoke))
           broken.push({ rule: 8, code: 'outOfSmoke', ...where, pit: place.pit });
       });
     }
@@ -113,8 +113,7 @@ function crowding(
         const kg = on
           .filter((place) => place.from <= from && place.to > from)
           .reduce((sum, place) => sum + (pieces.get(place.piece)?.piece.kg ?? 0), 0);
-        if (kg > rack.maxKg + 1e-6)
-          broken.push({ rule: 5, code: 'tooHeavy', pit: pit.id, rack: rack.id, at: new Date(from).toISOString(), by: kg - rack.maxKg });
+        if (kg > rack.maxKg + 1e-6) broken.push({ rule: 5, code: 'tooHeavy', pit: pit.id, rack: rack.id, atMs: from, by: kg - rack.maxKg });
       }
     }
   }

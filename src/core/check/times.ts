@@ -1,5 +1,5 @@
 import type { Broken } from '../model';
-import { instant, minutes, type Facts } from './facts';
+import { minutes, type Facts } from './facts';
 
 /** Rules 1, 2, 9 to 11: every piece once, its moments in order, its rest, its hold and its carving. */
 export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
@@ -14,16 +14,16 @@ export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
     }
   }
   for (const [piece, { batch }] of pieces) if (!seen.has(piece)) broken.push({ rule: 1, code: 'pieceMissing', batch, piece });
-  const workFrom = instant(event.workFrom);
+  const workFrom = event.workFromMs;
   for (const task of plan.tasks)
-    if (instant(task.at) < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', task: task.kind, at: task.at });
+    if (task.atMs < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', task: task.kind, atMs: task.atMs });
   for (const fire of plan.pits)
-    if (instant(fire.lightAt) < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', pit: fire.id, at: fire.lightAt });
+    if (fire.lightAtMs < workFrom) broken.push({ rule: 1, code: 'beforeWorkFrom', pit: fire.id, atMs: fire.lightAtMs });
 
   const wrapsOf = (wrap: string) => wrap !== 'none';
   for (const { run, batch, method, on, wrap, early, median, late, carve, serving } of runs) {
     if (!(on < early && early <= median && median <= late && (wrap === undefined || (on < wrap && wrap <= early))))
-      broken.push({ rule: 2, code: 'timesOutOfOrder', batch, at: run.onAt });
+      broken.push({ rule: 2, code: 'timesOutOfOrder', batch, atMs: run.onAtMs });
     if (wrapsOf(method.wrap) && wrap === undefined) broken.push({ rule: 2, code: 'wrapMissing', batch });
     if (!wrapsOf(method.wrap) && wrap !== undefined) broken.push({ rule: 2, code: 'wrapUncalledFor', batch });
     const rested = late + minutes(method.ventMin + method.restMin);
@@ -31,9 +31,7 @@ export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
     const longest = minutes(method.ventMin + method.restMin + method.holdMaxMin);
     if (carve - early > longest) broken.push({ rule: 9, code: 'heldTooLong', batch, by: (carve - early - longest) / minutes(1) });
     const vented = late + minutes(method.ventMin);
-    const holds = run.holds
-      .map((hold) => ({ gear: hold.gear, from: instant(hold.from), to: instant(hold.to) }))
-      .sort((a, b) => a.from - b.from);
+    const holds = run.holds.map((hold) => ({ gear: hold.gear, from: hold.fromMs, to: hold.toMs })).sort((a, b) => a.from - b.from);
     let reached = vented;
     for (const hold of holds) {
       if (hold.gear !== 'board' && !event.holding.some((gear) => gear.id === hold.gear))
@@ -44,13 +42,13 @@ export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
     const onBoard = holds.filter((hold) => hold.gear === 'board').reduce((sum, hold) => sum + hold.to - Math.max(hold.from, vented), 0);
     if (onBoard > minutes(method.restMin))
       broken.push({ rule: 10, code: 'boardTooLong', batch, by: (onBoard - minutes(method.restMin)) / minutes(1) });
-    const first = instant(serving.at) - minutes(serving.carveLeadMin);
+    const first = serving.atMs - minutes(serving.carveLeadMin);
     if (carve < first || carve > first + minutes(serving.serveForMin))
-      broken.push({ rule: 11, code: 'carvedOutsideServing', batch, serving: serving.id, at: run.carveAt });
+      broken.push({ rule: 11, code: 'carvedOutsideServing', batch, serving: serving.id, atMs: run.carveAtMs });
   }
   for (const batch of event.batches) {
     const own = runs.filter((run) => run.batch === batch.id);
-    if (own.length > 0 && !own.some((run) => run.carve === instant(run.serving.at) - minutes(run.serving.carveLeadMin)))
+    if (own.length > 0 && !own.some((run) => run.carve === run.serving.atMs - minutes(run.serving.carveLeadMin)))
       broken.push({ rule: 11, code: 'noneAtFirst', batch: batch.id });
   }
   broken.push(...gearRules({ event, plan, runs, pieces }));
@@ -65,15 +63,15 @@ function gearRules({ event, runs, pieces }: Pick<Facts, 'event' | 'plan' | 'runs
       const holds = facts.run.holds.filter((hold) => hold.gear === gear.id);
       if (holds.length === 0) return [];
       const kg = facts.run.pieces.reduce((sum, piece) => sum + (pieces.get(piece)?.piece.kg ?? 0), 0);
-      return [{ from: facts.early, to: Math.max(...holds.map((hold) => instant(hold.to))), kg, at: facts.run.pullEarly }];
+      return [{ from: facts.early, to: Math.max(...holds.map((hold) => hold.toMs)), kg, atMs: facts.run.pullEarlyMs }];
     });
-    for (const { from, at } of uses) {
+    for (const { from, atMs } of uses) {
       const there = uses.filter((use) => use.from <= from && use.to > from);
       const over =
         gear.kind === 'insulated-box'
           ? there.reduce((sum, use) => sum + use.kg * 1.8, 0) - gear.litres
           : there.reduce((sum, use) => sum + Math.ceil(use.kg / 9 - 1e-9), 0) - gear.slots;
-      if (over > 1e-6) broken.push({ rule: 10, code: 'gearFull', gear: gear.id, at, by: over });
+      if (over > 1e-6) broken.push({ rule: 10, code: 'gearFull', gear: gear.id, atMs, by: over });
     }
   }
   return broken;

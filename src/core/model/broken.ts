@@ -1,4 +1,4 @@
-/** A rule of docs/formats/rules.md that a plan breaks, by its number, with what and where. Times are RFC 3339 as in the plan. */
+/** A rule of docs/formats/rules.md that a plan breaks, by its number, with what and where, by the ids of the plan. */
 export interface Broken {
   rule: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 | 13 | 14;
   code: BrokenCode;
@@ -11,7 +11,7 @@ export interface Broken {
   person?: string;
   serving?: string;
   task?: string;
-  at?: string;
+  atMs?: number;
   /** By how much: minutes, mm, kg or C, as the code says. */
   by?: number;
 }

@@ -7,7 +7,7 @@ export * from './equipment';
 export * from './event';
 export * from './library';
 export * from './method';
-export * from './open';
+export * from './exchange';
 export * from './piece';
 export * from './equipmentSets';
 export * from './pitKinds';

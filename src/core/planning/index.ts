@@ -1,3 +1,5 @@
+export { checkedPlan, rulesBroken } from './checkedPlan';
+export { exchangeData, exchangeEventOf, exchangePlanOf } from './exchange';
 export { buildPlan, planFrom, prepOrders, searchPlan } from './buildPlan';
 export { batchOrders, searchInputOf, travelOf } from './searchInput';
 export type { PlanInput, Spare } from './planInput';

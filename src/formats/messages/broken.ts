@@ -6,11 +6,11 @@ import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } f
 /** One sentence for a rule that a plan breaks, as it is dragged or pinned. */
 export function brokenMessage(messageContext: MessageContext, broken: Broken): string {
   const { units, event } = messageContext;
-  const { code, batch, pit, rack, gear, serving, by = 0, at, task, person } = broken;
+  const { code, batch, pit, rack, gear, serving, by = 0, atMs, task, person } = broken;
   const meat = batch ? batchName(messageContext, batch) : 'The meat';
   const where = pit ? lowerPit(pitName(messageContext, pit)) : 'pit';
   const shelf = pit && rack ? `${pitName(messageContext, pit)}, ${rackName(messageContext, pit, rack)}` : 'The rack';
-  const clock = at ? clockTime(Date.parse(at), event.timeZone, units.clock) : '';
+  const clock = atMs !== undefined ? clockTime(atMs, event.timeZone, units.clock) : '';
   const meal = event.servings.find((each) => each.id === serving)?.name ?? 'the serving';
   const words: Record<BrokenCode, () => string> = {
     pieceMissing: () => `${meat}: a piece has no place.`,

@@ -76,7 +76,7 @@ const FULL = {
   person: 'ada',
   serving: 'supper',
   task: 'pull',
-  at: '2027-06-19T16:26:00-03:00',
+  atMs: Date.parse('2027-06-19T16:26:00-03:00'),
   by: 12,
 };
 

@@ -6,8 +6,8 @@ import type {
   HoldingBox,
   Method,
   Batch,
-  OpenEvent,
-  OpenRack,
+  ExchangeEvent,
+  ExchangeRack,
   Piece,
   Pit,
   Probe,
@@ -47,7 +47,7 @@ export type FileBatch = Omit<Batch, 'servingId' | 'cutId' | 'methodId' | 'label'
   };
 
 /** `name` may be left out, and by what a part is blocked. */
-export type FileRack = OpenRack & Partial<Pick<Rack, 'name' | 'hotSide'>>;
+export type FileRack = ExchangeRack & Partial<Pick<Rack, 'name' | 'hotSide'>>;
 export type FilePit = Omit<Pit, 'racks'> & { travels: boolean; place?: string; racks: FileRack[] };
 export type FileBox = Loose<HoldingBox, 'name'> & { kind: 'insulated-box'; place?: string };
 export type FileWarmer = Loose<Omit<Warmer, 'kind'>, 'name'> & { kind: 'warmer' | 'holding-oven' | 'steam-table'; place?: string };
@@ -73,9 +73,9 @@ export interface EventFile extends OwnFields {
   version: 2;
   place?: string;
   workFromMs: number;
-  weather: OpenEvent['weather'];
+  weather: ExchangeEvent['weather'];
   quietHours?: { from: string; to: string };
-  rules: OpenEvent['rules'];
+  rules: ExchangeEvent['rules'];
   places: FilePlace[];
   roads: FileRoad[];
   venue?: Pick<Venue, 'power' | 'rules' | 'setUpMin'>;

@@ -10,7 +10,6 @@ import {
   type Equipment,
   type Library,
   type Method,
-  type OpenEvent,
   type Pit,
   type Rack,
   type Serving,
@@ -31,6 +30,7 @@ import {
   type FileServing,
   type FileWarmer,
 } from './eventFile';
+import type { EventFileV1 } from './eventFileV1';
 import { upgraded } from './upgrade';
 
 const DAY_MS = 86_400_000;
@@ -104,8 +104,11 @@ export function unpacked(file: EventFile): Unpacked {
 const once = <T extends { id: string }>(all: readonly T[]): T[] => all.filter(({ id }, i) => all.findIndex((each) => each.id === id) === i);
 
 /** What the planner reads, from an event file of either version. Each batch's method is written out and is its own. */
-export function planInputOf(open: EventFile | OpenEvent): PlanInput {
-  const file = open.version === 2 ? open : upgraded(open);
+export function planInputOf(file: EventFile | EventFileV1): PlanInput {
+  return plannedFrom(file.version === 2 ? file : upgraded(file));
+}
+
+function plannedFrom(file: EventFile): PlanInput {
   const { event, equipment, library } = unpacked(file);
   const { pits, boxes, warmers, probes, crew } = equipment;
   const lastMs = Math.max(file.workFromMs, ...file.servings.map((serving) => serving.atMs)) + DAY_MS;

@@ -1,7 +1,18 @@
 import { rfc3339 } from '../clock';
 
-/** Whether a name is one that files have instants under: `at`, `from`, `to`, `workFrom`, `onAt`, `savedAt`… */
-const NAMES_AN_INSTANT = /^(at|from|to|workFrom)$|At$/;
+/** Whether a name is one that files have instants under: `at`, `from`, `to`, `workFrom`, `pullEarly`, `onAt`, `savedAt`… */
+const NAMES_AN_INSTANT = /^(at|from|to|workFrom|pullEarly|pullMedian|pullLate)$|At$/;
+/** A thing as its file has it: every instant `…Ms` is RFC 3339 text under its name without the unit. */
+export type TimesAsText<T> = T extends readonly [unknown, ...unknown[]]
+  ? T
+  : T extends readonly (infer Each)[]
+    ? TimesAsText<Each>[]
+    : T extends object
+      ? { [K in keyof T as WithoutMs<K>]: K extends `${string}Ms` ? InText<T[K]> : TimesAsText<T[K]> }
+      : T;
+type WithoutMs<K> = K extends `${infer Name}Ms` ? Name : K;
+type InText<T> = T extends number ? string : T;
+
 const RFC_3339 = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/i;
 
 /** Every field `…Ms` as RFC 3339 text to the minute, under its name without the unit. */

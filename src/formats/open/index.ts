@@ -1,11 +1,11 @@
-export { checkedPlan } from './checkedPlan';
 export type { EventFile } from './eventFile';
+export { exchangeEventFrom } from './eventFileV1';
+export type { EventFileV1 } from './eventFileV1';
 export { planInputOf, unpacked } from './eventIn';
 export type { Unpacked } from './eventIn';
 export { eventFileOf, filePit } from './eventOut';
 export { namedPlanFrom } from './namedPlan';
 export { readEventFile, readOpenPlan } from './read';
 export type { Misread } from './read';
-export { openData, openEventOf, openPlanOf } from './toOpen';
 export { upgraded } from './upgrade';
-export { sameOnPaper, writeEventFile, writeOpenEvent, writeOpenPlan } from './write';
+export { sameOnPaper, writeEventFile, writeEventFileV1, writeOpenPlan } from './write';

@@ -1,4 +1,4 @@
-import { laidSize, type CookEvent, type NamedPlan, type OpenPlan, type OpenRun, type Pin, type Pit } from '../../core/model';
+import { laidSize, type CookEvent, type NamedPlan, type ExchangePlan, type ExchangeRun, type Pin, type Pit } from '../../core/model';
 import { batchOrders, type PlanInput } from '../../core/planning';
 import type { BatchOrder } from '../../core/schedule';
 import { MS_PER_MIN } from '../../core/units';
@@ -9,42 +9,42 @@ import type { Misread, Reading } from './read';
  * and hold and hands are worked out for that. Refused when it is about other pieces or pits.
  */
 export function namedPlanFrom(
-  open: OpenPlan,
+  plan: ExchangePlan,
   { event, pits, library }: Pick<PlanInput, 'event' | 'pits' | 'library'>,
   id: string,
 ): Reading<NamedPlan> {
-  const problems = strangers(open, event, pits);
+  const problems = strangers(plan, event, pits);
   if (problems.length > 0) return { ok: false, problems };
   const orders = new Map(batchOrders({ event, library }).map((order) => [order.batch.id, order]));
   return {
     ok: true,
     value: {
       id,
-      name: `${open.event}, from a file`.slice(0, 80),
-      confidence: open.confidence,
+      name: `${plan.event}, from a file`.slice(0, 80),
+      confidence: plan.confidence,
       methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
       pitIds: event.pitIds,
-      pins: open.runs.map((run) => pinFrom(open, run, orders.get(run.batch)!)),
-      scheme: { order: open.runs.map((run) => run.batch).filter(first), overrides: {}, seed: open.seed, iterations: open.iterations },
+      pins: plan.runs.map((run) => pinFrom(plan, run, orders.get(run.batch)!)),
+      scheme: { order: plan.runs.map((run) => run.batch).filter(first), overrides: {}, seed: plan.seed, iterations: plan.iterations },
     },
   };
 }
 
 const first = <T>(each: T, i: number, all: readonly T[]) => all.indexOf(each) === i;
-const heatAt = (open: OpenPlan, pitId: string, at: string) =>
-  open.pits.find((pit) => pit.id === pitId)?.setPoints.findLast((point) => Date.parse(point.at) <= Date.parse(at))?.c;
+const heatAt = (plan: ExchangePlan, pitId: string, atMs: number) =>
+  plan.pits.find((pit) => pit.id === pitId)?.setPoints.findLast((point) => point.atMs <= atMs)?.c;
 
-function pinFrom(open: OpenPlan, run: OpenRun, { batch, cut, serving }: BatchOrder): Pin {
+function pinFrom(plan: ExchangePlan, run: ExchangeRun, { batch, cut, serving }: BatchOrder): Pin {
   const pitId = run.places[0]!.pit;
-  const pitC = heatAt(open, pitId, run.onAt);
-  const carveLaterMin = (Date.parse(run.carveAt) - serving.atMs) / MS_PER_MIN + serving.carveLeadMin;
+  const pitC = heatAt(plan, pitId, run.onAtMs);
+  const carveLaterMin = (run.carveAtMs - serving.atMs) / MS_PER_MIN + serving.carveLeadMin;
   return {
     batchId: run.batch,
     ...(run.pieces.length < batch.pieces.length && { pieceIds: run.pieces }),
     pitId,
-    onAtMs: Date.parse(run.onAt),
+    onAtMs: run.onAtMs,
     ...(pitC !== undefined && { pitC }),
-    finish: finishOf(open, run),
+    finish: finishOf(plan, run),
     ...(carveLaterMin > 0 && { carveLaterMin }),
     places: run.places.map(({ piece, pit, rack, xMm, yMm, widthMm, depthMm }) => {
       const { lengthMm } = laidSize(
@@ -59,18 +59,18 @@ function pinFrom(open: OpenPlan, run: OpenRun, { batch, cut, serving }: BatchOrd
 }
 
 /** Where and how hot a run finishes once it is wrapped: in another pit, or in its own at another heat. */
-function finishOf(open: OpenPlan, run: OpenRun): Pin['finish'] {
+function finishOf(plan: ExchangePlan, run: ExchangeRun): Pin['finish'] {
   const [here] = run.places;
   const elsewhere = run.places.find((place) => place.pit !== here!.pit);
-  if (elsewhere) return { pitId: elsewhere.pit, pitC: heatAt(open, elsewhere.pit, elsewhere.from) ?? 121 };
-  const hotC = run.wrapAt && heatAt(open, here!.pit, run.pullEarly);
-  return hotC && hotC !== heatAt(open, here!.pit, run.onAt) ? { pitId: here!.pit, pitC: hotC } : undefined;
+  if (elsewhere) return { pitId: elsewhere.pit, pitC: heatAt(plan, elsewhere.pit, elsewhere.fromMs) ?? 121 };
+  const hotC = run.wrapAtMs !== undefined && heatAt(plan, here!.pit, run.pullEarlyMs);
+  return hotC && hotC !== heatAt(plan, here!.pit, run.onAtMs) ? { pitId: here!.pit, pitC: hotC } : undefined;
 }
 
-function strangers(open: OpenPlan, event: CookEvent, pits: readonly Pit[]): Misread[] {
+function strangers(plan: ExchangePlan, event: CookEvent, pits: readonly Pit[]): Misread[] {
   const problems: Misread[] = [];
-  if (open.runs.length === 0) problems.push({ path: '$.runs', reason: 'is empty: there is nothing to take up' });
-  open.runs.forEach((run, i) => {
+  if (plan.runs.length === 0) problems.push({ path: '$.runs', reason: 'is empty: there is nothing to take up' });
+  plan.runs.forEach((run, i) => {
     const batch = event.batches.find((each) => each.id === run.batch);
     if (!batch) problems.push({ path: `$.runs[${i}].batch`, reason: `${JSON.stringify(run.batch)} is no batch of this event` });
     else

@@ -5,8 +5,9 @@ import eventSchema from '../../../docs/formats/event.schema.json' with { type: '
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
 import { findCut } from '../../core/model';
-import type { OpenEvent, OpenPlan } from '../../core/model';
+import type { ExchangePlan } from '../../core/model';
 import type { EventFile } from './eventFile';
+import type { EventFileV1 } from './eventFileV1';
 import { withTimesAsMs } from './fileTimes';
 import { upgraded } from './upgrade';
 
@@ -82,8 +83,8 @@ const toTheMinute = (text: string) => DateTime.fromISO(text).toMillis() % 60_000
 export function readEventFile(text: string): Reading<EventFile> {
   const json = checked(text, 'event');
   if (!json.ok) return json;
-  const written = json.value as OpenEvent | (Omit<OpenEvent, 'version'> & Pick<EventFile, 'version' | 'places' | 'roads' | 'spare'>);
-  const problems = [...eventProblems(written as OpenEvent), ...(written.version === 2 ? placeProblems(written as Placed) : [])];
+  const written = json.value as EventFileV1 | (Omit<EventFileV1, 'version'> & Pick<EventFile, 'version' | 'places' | 'roads' | 'spare'>);
+  const problems = [...eventProblems(written as EventFileV1), ...(written.version === 2 ? placeProblems(written as Placed) : [])];
   if (problems.length > 0) return { ok: false, problems };
   return { ok: true, value: written.version === 1 ? upgraded(written) : (withTimesAsMs(withoutAdditions(written)) as EventFile) };
 }
@@ -145,13 +146,15 @@ function reachable(roads: EventFile['roads'], from: string): Set<string> {
   return seen;
 }
 
-export function readOpenPlan(text: string): Reading<OpenPlan> {
+export function readOpenPlan(text: string): Reading<ExchangePlan> {
   const json = checked(text, 'plan');
-  return json.ok ? { ok: true, value: json.value as OpenPlan } : json;
+  if (!json.ok) return json;
+  const { format: _, version: __, ...plan } = withTimesAsMs(json.value) as ExchangePlan & { format: string; version: number };
+  return { ok: true, value: plan };
 }
 
 /** What no schema says: references, doubles, ranges the wrong way round. */
-function eventProblems(event: OpenEvent): Misread[] {
+function eventProblems(event: EventFileV1): Misread[] {
   const problems: Misread[] = [];
   const wrong = (path: string, reason: string) => problems.push({ path, reason });
   const once = (ids: { id: string }[], path: string) =>

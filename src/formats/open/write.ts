@@ -1,8 +1,9 @@
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
-import type { OpenEvent, OpenPlan } from '../../core/model';
+import type { ExchangePlan } from '../../core/model';
 import type { EventFile } from './eventFile';
+import type { EventFileV1 } from './eventFileV1';
 import { withTimesAsText } from './fileTimes';
 
 interface Schema {
@@ -52,9 +53,10 @@ function canonical(value: unknown, given: Schema | undefined, name: string, defs
 const written = (value: unknown, schema: unknown): string =>
   `${JSON.stringify(canonical(value, schema as Schema, '', (schema as Schema).$defs), null, 2)}\n`;
 
-export const writeOpenEvent = (event: OpenEvent): string => written(event, eventSchemaV1);
+export const writeEventFileV1 = (file: EventFileV1): string => written(file, eventSchemaV1);
 export const writeEventFile = (file: EventFile): string => written(withTimesAsText(file, file.timeZone), eventSchema);
-export const writeOpenPlan = (plan: OpenPlan): string => written(plan, planSchema);
+export const writeOpenPlan = (plan: ExchangePlan, timeZone: string): string =>
+  written({ format: 'anachron-plan', version: 1, ...(withTimesAsText(plan, timeZone) as object) }, planSchema);
 
 const inOrder = (value: unknown): unknown =>
   Array.isArray(value)

@@ -45,4 +45,4 @@ const reading = readEventFile(text);
 if (!reading.ok) refuse(reading.problems.map(({ path, reason }) => `${path} ${reason}`));
 
 const plan = solveEvent(reading.value, { seed, iterations, confidence }, (line) => console.error(line));
-process.stdout.write(writeOpenPlan(plan), () => process.exit(plan.status === 'feasible' ? 0 : 3));
+process.stdout.write(writeOpenPlan(plan, reading.value.timeZone), () => process.exit(plan.status === 'feasible' ? 0 : 3));

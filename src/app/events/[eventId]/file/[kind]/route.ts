@@ -1,5 +1,6 @@
 import { libraryWith } from '../../../../../core/model';
-import { eventFileOf, openPlanOf, writeEventFile, writeOpenPlan } from '../../../../../formats/open';
+import { exchangePlanOf } from '../../../../../core/planning';
+import { eventFileOf, writeEventFile, writeOpenPlan } from '../../../../../formats/open';
 import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { fileResponse } from '../../fileResponse';
@@ -17,6 +18,8 @@ export async function GET(_request: Request, { params }: FileParams): Promise<Re
   const { input, plan, facts } = planned;
   const house = { equipment: facts.equipment, library: libraryWith(facts.ownLibrary) };
   const body =
-    kind === 'event' ? writeEventFile(eventFileOf(input.event, house, input.earliestMs)) : writeOpenPlan(openPlanOf(input, plan));
+    kind === 'event'
+      ? writeEventFile(eventFileOf(input.event, house, input.earliestMs))
+      : writeOpenPlan(exchangePlanOf(input, plan), input.event.timeZone);
   return fileResponse(input.event, kind, 'json', body);
 }

@@ -1,21 +1,22 @@
-import { checkPlan } from '../../core/check';
-import type { Broken, OpenEvent, Plan } from '../../core/model';
-import { buildPlan, type PlanInput } from '../../core/planning';
-import type { ForecastCache } from '../../core/schedule';
-import { openEventOf, openPlanOf } from './toOpen';
+import { checkPlan } from '../check';
+import type { Broken, ExchangeEvent, Plan } from '../model';
+import type { ForecastCache } from '../schedule';
+import { buildPlan } from './buildPlan';
+import { exchangeEventOf, exchangePlanOf } from './exchange';
+import type { PlanInput } from './planInput';
 
 /** What is told first: a late or over-held serving says more than two pieces that touch. */
 const TOLD_FIRST: Broken['rule'][] = [9, 11, 12, 8, 6, 7, 14, 5, 3, 4, 10, 13, 1, 2];
 
-/** The rules a plan breaks, as the checker reads them from its two files; what says most comes first. */
+/** The rules a plan breaks, as the checker finds them; what says most comes first. */
 export function rulesBroken(
   input: PlanInput,
   plan: Plan,
-  { physics = true, open = openEventOf(input) }: { physics?: boolean; open?: OpenEvent } = {},
+  { physics = true, event = exchangeEventOf(input) }: { physics?: boolean; event?: ExchangeEvent } = {},
 ): Broken[] {
   // Hands are checked only where they are counted; pieces without a place are told by the plan itself.
   const counted = input.countCrew || Boolean(input.event.duty?.length);
-  return checkPlan(open, openPlanOf(input, plan), { physics })
+  return checkPlan(event, exchangePlanOf(input, plan), { physics })
     .filter(({ rule, code }) => code !== 'pieceMissing' && (counted || rule !== 13))
     .sort((a, b) => TOLD_FIRST.indexOf(a.rule) - TOLD_FIRST.indexOf(b.rule));
 }

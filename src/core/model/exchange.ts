@@ -2,30 +2,31 @@ import type { PitKind, RackSide } from './equipment';
 import type { SafetyClass } from './cut';
 import type { Wrap, WrapWhen } from './method';
 
-/** An event as `docs/formats/event.schema.json` has it. Times are RFC 3339 text. */
-export interface OpenEvent {
-  format: 'anachron-event';
-  version: 1;
+/**
+ * What of an event the numbered rules of docs/formats/rules.md are about, with every reference by id: the checker
+ * reads it, and files are made of it. Instants are ms since 1970 UTC.
+ */
+export interface ExchangeEvent {
   name: string;
   timeZone: string;
   altitudeM: number;
-  workFrom: string;
+  workFromMs: number;
   confidence: number;
   weather: { airC: number; windMPerS: number; rain?: boolean };
   quietHours?: { from: string; to: string };
   rules: { airGapMm: number; hotHoldC: number; minPitC: number; dangerZoneMaxMin: number };
-  servings: OpenServing[];
-  batches: OpenBatch[];
-  pits: OpenPit[];
-  holding: OpenGear[];
-  crew: { id: string; from: string; to: string }[];
-  cuts?: OpenCut[];
+  servings: ExchangeServing[];
+  batches: ExchangeBatch[];
+  pits: ExchangePit[];
+  holding: ExchangeGear[];
+  crew: { id: string; fromMs: number; toMs: number }[];
+  cuts?: ExchangeCut[];
 }
 
-export interface OpenServing {
+export interface ExchangeServing {
   id: string;
   name: string;
-  at: string;
+  atMs: number;
   serveForMin: number;
   guests: { adults: number; children: number };
   carveLeadMin: number;
@@ -33,7 +34,7 @@ export interface OpenServing {
   setUpMin?: number;
 }
 
-export interface OpenPiece {
+export interface ExchangePiece {
   id: string;
   kg: number;
   lengthMm?: number;
@@ -42,7 +43,7 @@ export interface OpenPiece {
   startC: number;
 }
 
-export interface OpenMethod {
+export interface ExchangeMethod {
   pitC: number;
   pitRangeC: [number, number];
   steps?: { fromMin: number; pitC: number }[];
@@ -55,18 +56,18 @@ export interface OpenMethod {
   holdIdealMin: [number, number];
   holdMaxMin: number;
   /** No smoke is wanted at all: it may cook in an oven from the start. */
-  'x-smokeless'?: boolean;
-  'x-unwrapAfterMin'?: number;
+  smokeless?: boolean;
+  unwrapAfterMin?: number;
 }
 
-export interface OpenBatch {
+export interface ExchangeBatch {
   id: string;
   serving: string;
   cut: string;
-  method: OpenMethod;
-  pieces: OpenPiece[];
-  'x-label'?: string;
-  'x-nonIntact'?: boolean;
+  method: ExchangeMethod;
+  pieces: ExchangePiece[];
+  label?: string;
+  nonIntact?: boolean;
 }
 
 interface OpenRackBase {
@@ -77,9 +78,9 @@ interface OpenRackBase {
   zones?: { fromMm: number; toMm: number; offsetC: number }[];
   blocked?: { xMm: number; yMm: number; widthMm: number; depthMm: number }[];
 }
-export type OpenRack = OpenRackBase & ({ shape: 'rect'; widthMm: number; depthMm: number } | { shape: 'round'; diameterMm: number });
+export type ExchangeRack = OpenRackBase & ({ shape: 'rect'; widthMm: number; depthMm: number } | { shape: 'round'; diameterMm: number });
 
-export interface OpenPit {
+export interface ExchangePit {
   id: string;
   name: string;
   kind: PitKind;
@@ -89,14 +90,14 @@ export interface OpenPit {
   warmUpMin: number;
   openingDropC: number;
   recoverMin: number;
-  racks: OpenRack[];
+  racks: ExchangeRack[];
 }
 
-export type OpenGear =
+export type ExchangeGear =
   | { id: string; kind: 'insulated-box'; litres: number; lossWPerK: number }
   | { id: string; kind: 'warmer' | 'steam-table'; slots: number; setC: number };
 
-export interface OpenCut {
+export interface ExchangeCut {
   id: string;
   name: string;
   species: 'beef' | 'pork' | 'lamb' | 'chicken' | 'turkey' | 'dish';
@@ -111,19 +112,17 @@ export interface OpenCut {
   holdMaxMin?: number;
 }
 
-/** A plan as `docs/formats/plan.schema.json` has it. */
-export interface OpenPlan {
-  format: 'anachron-plan';
-  version: 1;
+/** A plan as it is handed on: what the checker reads and docs/formats/plan.schema.json has as text. */
+export interface ExchangePlan {
   status: 'feasible' | 'infeasible';
   proof?: boolean;
   event: string;
   seed: number;
   iterations: number;
   confidence: number;
-  pits: OpenFire[];
-  runs: OpenRun[];
-  tasks: OpenTask[];
+  pits: ExchangeFire[];
+  runs: ExchangeRun[];
+  tasks: ExchangeTask[];
   servings: { id: string; onTime: number; expectedLateMin: number }[];
   objective: { value: number[]; lower: number[] };
   problems: ({ code: string; severity: 'broken' | 'warning' } & Record<string, unknown>)[];
@@ -131,15 +130,15 @@ export interface OpenPlan {
   remedies?: ({ code: string; solves: boolean; value: number[] } & Record<string, unknown>)[];
 }
 
-export interface OpenFire {
+export interface ExchangeFire {
   id: string;
-  lightAt: string;
-  readyAt: string;
-  setPoints: { at: string; c: number }[];
-  offAt: string;
+  lightAtMs: number;
+  readyAtMs: number;
+  setPoints: { atMs: number; c: number }[];
+  offAtMs: number;
 }
 
-export interface OpenPlace {
+export interface ExchangePlace {
   piece: string;
   pit: string;
   rack: string;
@@ -148,26 +147,26 @@ export interface OpenPlace {
   widthMm: number;
   depthMm: number;
   thickEnd: RackSide;
-  from: string;
-  to: string;
+  fromMs: number;
+  toMs: number;
 }
 
-export interface OpenRun {
+export interface ExchangeRun {
   batch: string;
   pieces: string[];
-  onAt: string;
-  wrapAt?: string;
-  pullEarly: string;
-  pullMedian: string;
-  pullLate: string;
-  places: OpenPlace[];
-  holds: { gear: string; from: string; to: string }[];
-  carveAt: string;
+  onAtMs: number;
+  wrapAtMs?: number;
+  pullEarlyMs: number;
+  pullMedianMs: number;
+  pullLateMs: number;
+  places: ExchangePlace[];
+  holds: { gear: string; fromMs: number; toMs: number }[];
+  carveAtMs: number;
   why: ({ code: string } & Record<string, unknown>)[];
 }
 
-export interface OpenTask {
-  at: string;
+export interface ExchangeTask {
+  atMs: number;
   minutes: number;
   kind: 'light' | 'load' | 'wrap' | 'move' | 'check' | 'pull' | 'drive' | 'carve';
   pit?: string;

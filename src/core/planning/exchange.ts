@@ -1,38 +1,43 @@
+import { SHIPPED_PARAMETERS } from '../forecast';
 import {
   CUTS,
   DEFAULT_VENUE,
   MILD_DAY,
   type Cut,
+  type ExchangeBatch,
+  type ExchangeCut,
+  type ExchangeEvent,
+  type ExchangeFire,
+  type ExchangeMethod,
+  type ExchangePit,
+  type ExchangePlan,
+  type ExchangeRack,
+  type ExchangeRun,
   type Firing,
   type Method,
   type Pit,
   type Plan,
   type Rack,
   type Run,
-} from '../../core/model';
-import { batchOrders, searchInputOf, travelOf, type PlanInput } from '../../core/planning';
-import { SHIPPED_PARAMETERS } from '../../core/forecast';
-import { newForecastCache } from '../../core/schedule';
-import { addMinutes } from '../../core/units';
-import { rfc3339 } from '../clock';
-import { openTasksOf } from './openTasks';
-import type { OpenBatch, OpenCut, OpenEvent, OpenFire, OpenMethod, OpenPit, OpenPlan, OpenRack, OpenRun } from '../../core/model';
+} from '../model';
+import { newForecastCache } from '../schedule';
+import { addMinutes } from '../units';
+import { exchangeTasksOf } from './exchangeTasks';
+import type { PlanInput } from './planInput';
+import { batchOrders, searchInputOf, travelOf } from './searchInput';
 
 /** What of an event the rules are about, as the checker reads it. Only batches that can be planned are there. */
-export function openEventOf(input: PlanInput): OpenEvent {
+export function exchangeEventOf(input: PlanInput): ExchangeEvent {
   const { event } = input;
-  const time = (ms: number) => rfc3339(ms, event.timeZone);
   const venue = { ...DEFAULT_VENUE, ...event.venue };
   const orders = batchOrders(input);
   const { limits, airGapMm } = searchInputOf(input, newForecastCache(), SHIPPED_PARAMETERS);
   const own = [...new Map(orders.map(({ cut }) => [cut.id, cut])).values()].filter((cut) => isOwn(cut));
   return {
-    format: 'anachron-event',
-    version: 1,
     name: event.name,
     timeZone: event.timeZone,
     altitudeM: event.altitudeM,
-    workFrom: time(input.earliestMs),
+    workFromMs: input.earliestMs,
     confidence: event.confidence,
     weather: { ...(event.weather ?? MILD_DAY), rain: false },
     quietHours: { from: venue.quietFrom, to: venue.quietTo },
@@ -40,17 +45,17 @@ export function openEventOf(input: PlanInput): OpenEvent {
     servings: event.servings.map((serving) => ({
       id: serving.id,
       name: serving.name,
-      at: time(serving.atMs),
+      atMs: serving.atMs,
       serveForMin: Math.round(serving.serveForMin),
       guests: { adults: serving.guests.adults, children: serving.guests.children },
       carveLeadMin: Math.round(serving.carveLeadMin),
       ...travelOf(event, serving),
     })),
-    batches: orders.map(({ batch, cut, method, nonIntact }): OpenBatch => ({
+    batches: orders.map(({ batch, cut, method, nonIntact }): ExchangeBatch => ({
       id: batch.id,
       serving: batch.servingId,
       cut: cut.id,
-      method: openMethodOf(method),
+      method: exchangeMethodOf(method),
       pieces: batch.pieces.map(({ id, kg, lengthMm, widthMm, thicknessMm, startC = 4 }) => ({
         id,
         kg,
@@ -59,10 +64,10 @@ export function openEventOf(input: PlanInput): OpenEvent {
         thicknessMm,
         startC,
       })),
-      ...(batch.label && { 'x-label': batch.label }),
-      ...(nonIntact && { 'x-nonIntact': true }),
+      ...(batch.label && { label: batch.label }),
+      ...(nonIntact && { nonIntact: true }),
     })),
-    pits: input.pits.map(openPitOf),
+    pits: input.pits.map(exchangePitOf),
     holding: [
       ...input.boxes.map(({ id, litres, lossWPerK }) => ({ id, kind: 'insulated-box' as const, litres, lossWPerK })),
       ...(input.warmers ?? []).map(({ id, kind, slots, setC }) => ({
@@ -72,16 +77,16 @@ export function openEventOf(input: PlanInput): OpenEvent {
         setC,
       })),
     ],
-    crew: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({ id: memberId, from: time(fromMs), to: time(toMs) })),
-    ...(own.length > 0 && { cuts: own.map(openCutOf) }),
+    crew: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({ id: memberId, fromMs, toMs })),
+    ...(own.length > 0 && { cuts: own.map(exchangeCutOf) }),
   };
 }
 
 /** Whether a cut differs from the shipped one in what a file holds; a trim learned on the scale does not make it another. */
 const isOwn = (cut: Cut) =>
-  !CUTS.some((shipped) => shipped.id === cut.id && JSON.stringify(openCutOf(shipped)) === JSON.stringify(openCutOf(cut)));
+  !CUTS.some((shipped) => shipped.id === cut.id && JSON.stringify(exchangeCutOf(shipped)) === JSON.stringify(exchangeCutOf(cut)));
 
-const openCutOf = ({
+const exchangeCutOf = ({
   id,
   name,
   species,
@@ -94,7 +99,7 @@ const openCutOf = ({
   done,
   carveMin,
   holdMaxMin,
-}: Cut): OpenCut => ({
+}: Cut): ExchangeCut => ({
   id,
   name,
   species,
@@ -109,7 +114,7 @@ const openCutOf = ({
   holdMaxMin,
 });
 
-const openMethodOf = (method: Method): OpenMethod => ({
+const exchangeMethodOf = (method: Method): ExchangeMethod => ({
   pitC: method.pitC,
   pitRangeC: method.pitRangeC,
   steps: method.steps ?? [],
@@ -121,11 +126,11 @@ const openMethodOf = (method: Method): OpenMethod => ({
   restMin: method.restMin,
   holdIdealMin: method.holdIdealMin,
   holdMaxMin: method.holdMaxMin,
-  ...(!method.needsSmoke && { 'x-smokeless': true }),
-  ...(method.unwrapAfterMin !== undefined && { 'x-unwrapAfterMin': method.unwrapAfterMin }),
+  ...(!method.needsSmoke && { smokeless: true }),
+  ...(method.unwrapAfterMin !== undefined && { unwrapAfterMin: method.unwrapAfterMin }),
 });
 
-const openPitOf = (pit: Pit): OpenPit => ({
+const exchangePitOf = (pit: Pit): ExchangePit => ({
   id: pit.id,
   name: pit.name,
   kind: pit.kind,
@@ -135,10 +140,10 @@ const openPitOf = (pit: Pit): OpenPit => ({
   warmUpMin: pit.warmUpMin,
   openingDropC: pit.openingDropC,
   recoverMin: pit.recoverMin,
-  racks: pit.racks.map(openRackOf),
+  racks: pit.racks.map(exchangeRackOf),
 });
 
-const openRackOf = ({ id, round, widthMm, depthMm, clearanceMm, maxKg, level, zones, blocked }: Rack): OpenRack => ({
+const exchangeRackOf = ({ id, round, widthMm, depthMm, clearanceMm, maxKg, level, zones, blocked }: Rack): ExchangeRack => ({
   id,
   ...(round ? { shape: 'round' as const, diameterMm: widthMm } : { shape: 'rect' as const, widthMm, depthMm }),
   clearanceMm,
@@ -152,58 +157,55 @@ const openRackOf = ({ id, round, widthMm, depthMm, clearanceMm, maxKg, level, zo
 export interface Verdict {
   proof?: boolean;
   conflict?: string[];
-  remedies?: OpenPlan['remedies'];
+  remedies?: ExchangePlan['remedies'];
 }
 
-/** A plan of the product as its file has it. */
-export function openPlanOf({ event, pits }: Pick<PlanInput, 'event' | 'pits'>, plan: Plan, verdict: Verdict = {}): OpenPlan {
-  const time = (ms: number) => rfc3339(ms, event.timeZone);
+/** A plan as it is handed on: to the checker, to a file, to a message. */
+export function exchangePlanOf({ event, pits }: Pick<PlanInput, 'event' | 'pits'>, plan: Plan, verdict: Verdict = {}): ExchangePlan {
   const broken = plan.problems.some((problem) => problem.severity === 'broken');
   return {
-    format: 'anachron-plan',
-    version: 1,
     status: broken ? 'infeasible' : 'feasible',
     ...(broken && { proof: verdict.proof ?? false }),
     event: event.name,
     seed: plan.scheme.seed,
     iterations: plan.scheme.iterations,
     confidence: plan.confidence,
-    pits: pits.flatMap((pit) => openFireOf(pit, plan.firings, time)),
-    runs: plan.runs.map((run) => openRunOf(run, time)),
-    tasks: openTasksOf(plan, time),
+    pits: pits.flatMap((pit) => exchangeFireOf(pit, plan.firings)),
+    runs: plan.runs.map(exchangeRunOf),
+    tasks: exchangeTasksOf(plan),
     servings: plan.odds.map(({ servingId, onTimeShare, expectedLateMin }) => ({ id: servingId, onTime: onTimeShare, expectedLateMin })),
     objective: { value: [...plan.objective], lower: [...plan.lower] },
     problems: plan.problems.map((problem) => {
       const { code, severity, ...data } = problem;
-      return { code, severity, ...openData(data, time) };
+      return { code, severity, ...exchangeData(data) };
     }),
     ...(broken && { conflict: verdict.conflict ?? [], remedies: verdict.remedies ?? [] }),
   };
 }
 
 /** One fire for each pit: it is kept in between, as far as the file goes. */
-function openFireOf(pit: Pit, firings: readonly Firing[], time: (ms: number) => string): OpenFire[] {
+function exchangeFireOf(pit: Pit, firings: readonly Firing[]): ExchangeFire[] {
   const own = firings.filter((firing) => firing.pitId === pit.id);
   const [first] = own;
   if (!first) return [];
-  const setPoints: OpenFire['setPoints'] = [];
+  const setPoints: ExchangeFire['setPoints'] = [];
   for (const firing of own)
     firing.setPoints.forEach(({ atMs, pitC }, i) => {
-      if (setPoints.at(-1)?.c !== pitC) setPoints.push({ at: time(i === 0 ? firing.lightAtMs : atMs), c: pitC });
+      if (setPoints.at(-1)?.c !== pitC) setPoints.push({ atMs: i === 0 ? firing.lightAtMs : atMs, c: pitC });
     });
-  return [{ id: pit.id, lightAt: time(first.lightAtMs), readyAt: time(first.readyAtMs), setPoints, offAt: time(own.at(-1)!.offAtMs) }];
+  return [{ id: pit.id, lightAtMs: first.lightAtMs, readyAtMs: first.readyAtMs, setPoints, offAtMs: own.at(-1)!.offAtMs }];
 }
 
-function openRunOf(run: Run, time: (ms: number) => string): OpenRun {
+function exchangeRunOf(run: Run): ExchangeRun {
   const ventedMs = addMinutes(run.pullLateMs, run.ventMin);
   return {
     batch: run.batchId,
     pieces: run.pieceIds,
-    onAt: time(run.onAtMs),
-    ...(run.wrapAtMs !== undefined && { wrapAt: time(run.wrapAtMs) }),
-    pullEarly: time(run.pullEarlyMs),
-    pullMedian: time(run.pullMedianMs),
-    pullLate: time(run.pullLateMs),
+    onAtMs: run.onAtMs,
+    ...(run.wrapAtMs !== undefined && { wrapAtMs: run.wrapAtMs }),
+    pullEarlyMs: run.pullEarlyMs,
+    pullMedianMs: run.pullMedianMs,
+    pullLateMs: run.pullLateMs,
     places: run.legs.flatMap((leg) =>
       leg.places.map(({ pieceId, xMm, yMm, widthMm, depthMm, thickEnd }) => ({
         piece: pieceId,
@@ -214,13 +216,13 @@ function openRunOf(run: Run, time: (ms: number) => string): OpenRun {
         widthMm,
         depthMm,
         thickEnd,
-        from: time(leg.fromMs),
-        to: time(leg.toMs),
+        fromMs: leg.fromMs,
+        toMs: leg.toMs,
       })),
     ),
-    holds: ventedMs < run.carveAtMs ? [{ gear: run.hold.gearId, from: time(ventedMs), to: time(run.carveAtMs) }] : [],
-    carveAt: time(run.carveAtMs),
-    why: run.why.map(({ code, ...data }) => ({ code, ...openData(data, time) })),
+    holds: ventedMs < run.carveAtMs ? [{ gear: run.hold.gearId, fromMs: ventedMs, toMs: run.carveAtMs }] : [],
+    carveAtMs: run.carveAtMs,
+    why: run.why.map(({ code, ...data }) => ({ code, ...exchangeData(data) })),
   };
 }
 
@@ -234,24 +236,19 @@ const ID_KEYS: Record<string, string> = {
   batchIds: 'batches',
 };
 
-/** Data of a code as the files have it: instants as text, ids by what they name. */
-export function openData(data: object, time: (ms: number) => string): Record<string, unknown> {
-  const open = (value: unknown): unknown =>
+/** Data of a code: ids by what they name, figures to a thousandth; an instant of 0 is none. */
+export function exchangeData(data: object): Record<string, unknown> {
+  const exchanged = (value: unknown): unknown =>
     Array.isArray(value)
-      ? value.map(open)
+      ? value.map(exchanged)
       : value !== null && typeof value === 'object'
-        ? openData(value, time)
+        ? exchangeData(value)
         : typeof value === 'number'
           ? Math.round(value * 1000) / 1000
           : value;
   return Object.fromEntries(
     Object.entries(data)
-      .filter(([, value]) => value !== undefined)
-      .map(([key, value]) =>
-        key.endsWith('Ms') && typeof value === 'number'
-          ? [key.slice(0, -2), value === 0 ? undefined : time(value)]
-          : [ID_KEYS[key] ?? key, open(value)],
-      )
-      .filter(([, value]) => value !== undefined),
+      .filter(([key, value]) => value !== undefined && !(key.endsWith('Ms') && value === 0))
+      .map(([key, value]) => [ID_KEYS[key] ?? key, exchanged(value)]),
   );
 }
