@@ -6,31 +6,35 @@ import { gzipSync } from 'node:zlib';
 interface ClientManifest {
   entryJSFiles?: Record<string, string[]>;
 }
-const MOST_KB = 230;
+const MANIFEST = '.next/build-manifest.json';
 
 const gzipped = new Map<string, number>();
-function kb(file: string): number {
+function kbOf(file: string): number {
   const known = gzipped.get(file) ?? gzipSync(readFileSync(path.join('.next', file))).length / 1024;
   gzipped.set(file, known);
   return known;
 }
+const weightOf = (files: Iterable<string>): number => [...new Set(files)].reduce((sum, file) => sum + kbOf(file), 0);
+const rootFiles = (): string[] => (JSON.parse(readFileSync(MANIFEST, 'utf8')) as { rootMainFiles: string[] }).rootMainFiles;
 
-/** JavaScript each page asks for before it can be used, gzipped, from the last build; what all pages share first. */
-export function benchPages(): void {
-  if (!existsSync('.next/build-manifest.json')) return console.log('No build here: pages are not weighed (npm run build).');
-  const { rootMainFiles } = JSON.parse(readFileSync('.next/build-manifest.json', 'utf8')) as { rootMainFiles: string[] };
-  const shared = rootMainFiles.reduce((sum, file) => sum + kb(file), 0);
-  console.log(`\nFirst-load JavaScript, gzip (most ${MOST_KB} kB): ${shared.toFixed(0)} kB shared by all`);
+/** JavaScript each page asks for before it can be used, kB gzipped, from the last build. */
+export function pageWeights(): { page: string; kb: number }[] {
+  const root = rootFiles();
   const manifests = readdirSync('.next/server/app', { recursive: true, encoding: 'utf8' })
     .filter((file) => file.endsWith('page_client-reference-manifest.js'))
     .map((file) => path.join('.next/server/app', file));
-  for (const manifest of manifests.sort()) {
+  return manifests.sort().flatMap((manifest) => {
     const sandbox = { globalThis: {} as { __RSC_MANIFEST?: Record<string, ClientManifest> } };
     vm.runInNewContext(readFileSync(manifest, 'utf8'), sandbox);
-    for (const [page, { entryJSFiles = {} }] of Object.entries(sandbox.globalThis.__RSC_MANIFEST ?? {})) {
-      const files = new Set([...rootMainFiles, ...Object.values(entryJSFiles).flat()]);
-      const total = [...files].reduce((sum, file) => sum + kb(file), 0);
-      console.log(`${page.padEnd(44)} ${total.toFixed(0).padStart(6)} kB${total > MOST_KB ? '   over' : ''}`);
-    }
-  }
+    return Object.entries(sandbox.globalThis.__RSC_MANIFEST ?? {}).map(([page, { entryJSFiles = {} }]) => ({
+      page,
+      kb: weightOf([...root, ...Object.values(entryJSFiles).flat()]),
+    }));
+  });
+}
+
+export function benchPages(): void {
+  if (!existsSync(MANIFEST)) return console.log('No build here: pages are not weighed (npm run build).');
+  console.log(`\nFirst-load JavaScript, gzip: ${weightOf(rootFiles()).toFixed(0)} kB shared by all`);
+  for (const { page, kb } of pageWeights()) console.log(`${page.padEnd(44)} ${kb.toFixed(0).padStart(6)} kB`);
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
-import { Toaster } from 'sonner';
+import { Toasts } from '../ui/kit/toasts.client';
 import { UnitsProvider } from '../ui/kit/UnitsProvider';
 import { Shortcuts } from '../ui/shell/Shortcuts.client';
 import './globals.css';
@@ -19,10 +19,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <UnitsProvider units={units} light={light}>
           {children}
           <Shortcuts />
-          <Toaster
-            position="bottom-center"
-            toastOptions={{ style: { background: 'var(--ink)', color: 'var(--sheet)', border: 'none' }, duration: 8000 }}
-          />
+          <Toasts />
         </UnitsProvider>
       </body>
     </html>

@@ -9,6 +9,12 @@ const at = (ms: number, zone: string) => DateTime.fromMillis(ms, { zone, locale:
 export const clockTime = (ms: number, zone: string, hours: ClockHours): string =>
   hours === '24' ? at(ms, zone).toFormat('HH:mm') : at(ms, zone).toFormat('h:mm a').toLowerCase();
 
+/** A clock time `18:00` as the reader has it: `18:00` or `6:00 pm`. */
+export const clockWords = (time: string, hours: ClockHours): string => {
+  const read = DateTime.fromFormat(time, 'HH:mm', { zone: 'utc' });
+  return read.isValid ? clockTime(read.toMillis(), 'utc', hours) : time;
+};
+
 /** `Sat 19 Dec`. */
 export const shortDay = (ms: number, zone: string): string => at(ms, zone).toFormat('ccc d LLL');
 /** `Saturday 19 December 2026`. */

@@ -1,5 +1,5 @@
 import { ArrayMinSize, IsArray, IsIn, IsOptional, MaxLength } from 'class-validator';
-import { GRADES, LOOSENABLE, PREP_KINDS, type Grade, type LoosenableRule, type PrepKind } from '../core/model';
+import { CURRENCIES, GRADES, LOOSENABLE, PREP_KINDS, type Grade, type LoosenableRule, type PrepKind } from '../core/model';
 import {
   BatchRecord,
   BuyingRecord,
@@ -58,8 +58,6 @@ export class PrepInput extends PrepChoicesRecord {
 export class LeftoverInput extends LeftoverRecord {
   @Id() batchId!: string;
 }
-
-export const CURRENCIES = ['USD', 'CAD', 'EUR', 'GBP', 'AUD', 'NZD', 'CHF', 'SEK', 'ZAR', 'MXN'] as const;
 
 /** The kitchen behind an event. Its delivery follows from date and time. */
 export class KitchenInput extends KitchenRecord {

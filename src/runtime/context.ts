@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { EventRow, initTables, openDatabase, type Database } from '../persistence';
 import type { Context } from '../services';
+import { planningPool } from './planningPool';
 
 /** The database file: ANACHRON_DB, or the owner's own under data/local. */
 export const databaseFile = (): string => process.env.ANACHRON_DB ?? path.join(process.cwd(), 'data', 'local', 'anachron.sqlite');
@@ -18,5 +19,5 @@ async function database(): Promise<Database> {
 
 /** The composition root: the one place that reads a clock and opens a database. */
 export async function context(): Promise<Context> {
-  return { db: await database(), nowMs: () => Date.now(), newId: () => randomUUID() };
+  return { db: await database(), planner: planningPool, nowMs: () => Date.now(), newId: () => randomUUID() };
 }

@@ -1,5 +1,5 @@
 export { editEvent } from './changeEvent';
-export type { Context } from './context';
+export type { Context, Planner } from './context';
 export { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, saveProbe, saveWarmer } from './equipment';
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export { importEvent } from './importEvent';

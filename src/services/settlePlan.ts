@@ -1,6 +1,5 @@
 import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
-import { searchPlan } from '../core/planning';
 import { changeEvent } from './changeEvent';
 import type { Context } from './context';
 import { planEvent } from './planEvent';
@@ -12,9 +11,6 @@ export async function settlePlan(
 ): Promise<Outcome<CookEvent>> {
   const planned = await planEvent(context, eventId);
   if (!planned) return failure({ code: 'eventGone' });
-  const searching = searchPlan(planned.input, { seed: 1, iterations });
-  let step = searching.next();
-  while (!step.done) step = searching.next();
-  const { scheme } = step.value;
+  const scheme = await context.planner.search(planned.input, iterations);
   return changeEvent(context, eventId, (event) => success({ ...event, scheme }));
 }

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Steps that many flows share, in the words of the screen. */
 export async function makeEvent(
@@ -11,11 +11,39 @@ export async function makeEvent(
   const dialog = page.getByRole('dialog', { name: 'New event' });
   await dialog.getByLabel('Name').fill(name);
   await dialog.getByLabel('Time zone of the place').fill(options.zone ?? 'America/Halifax');
-  if (options.date) await dialog.getByLabel('Day served').fill(options.date);
-  if (options.time) await dialog.getByLabel('Serving time').fill(options.time);
+  if (options.date) await setDay(dialog, 'Day served', options.date);
+  if (options.time) await setClock(dialog, 'Serving time', options.time);
   await dialog.getByLabel('Adults').fill(String(options.adults ?? 40));
   await dialog.getByRole('button', { name: 'Make the event' }).click();
   await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+}
+
+async function setParts(within: Page | Locator, label: string, parts: [string, string][]): Promise<void> {
+  const field = within.getByRole('group', { name: label, exact: true });
+  for (const [part, typed] of parts) {
+    const segment = field.getByRole('spinbutton', { name: new RegExp(`^${part}`) });
+    await segment.click();
+    await segment.pressSequentially(typed);
+  }
+}
+
+/** Types a day, `2028-07-15`, into its parts. */
+export async function setDay(within: Page | Locator, label: string, day: string): Promise<void> {
+  const [year, month, date] = day.split('-') as [string, string, string];
+  await setParts(within, label, [
+    ['year', year],
+    ['month', month],
+    ['day', date],
+  ]);
+}
+
+/** Types a clock time of 24 hours, `17:05`, into its parts. */
+export async function setClock(within: Page | Locator, label: string, time: string): Promise<void> {
+  const [hour, minute] = time.split(':') as [string, string];
+  await setParts(within, label, [
+    ['hour', hour],
+    ['minute', minute],
+  ]);
 }
 
 export async function addCut(page: Page, cutId: string): Promise<void> {

@@ -5,7 +5,7 @@ import { buildPlan, planFrom, searchPlan, type PlanInput } from '../../src/core/
 import { shoppingList } from '../../src/core/quantities';
 import { newForecastCache } from '../../src/core/schedule';
 import { messageContextOf } from '../../src/formats/messages/names';
-import { shoppingCsv } from '../../src/formats/messages/shopping';
+import { shoppingCsv } from '../../src/formats/shoppingCsv';
 import { runSheetCsv } from '../../src/formats/runSheetCsv';
 import type { Units } from '../../src/formats/units';
 import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS, ZONED } from '../fixtures/events';

@@ -9,6 +9,7 @@ import { shoppingList, type ShoppingItem } from '../../src/core/quantities';
 import { openDatabase, type Database } from '../../src/persistence';
 import * as services from '../../src/services';
 import { editAs } from '../fixtures/edits';
+import { ownPlanner } from '../fixtures/planner';
 
 /**
  * The chain from the lightcontext supper's 114 guests to its shopping list, done a second time with the
@@ -26,7 +27,7 @@ beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'anachron-demo-'));
   db = await openDatabase(path.join(folder, 'demo.sqlite'));
   let next = 0;
-  context = { db, nowMs: () => Date.parse('2027-05-20T12:00:00Z'), newId: () => `id-${++next}` };
+  context = { db, planner: ownPlanner, nowMs: () => Date.parse('2027-05-20T12:00:00Z'), newId: () => `id-${++next}` };
   await fillDemo(context);
   const [event] = await services.listEvents(context);
   const planned = await services.planEvent(context, event!.id);

@@ -32,3 +32,6 @@ export const sidesOf = (serving: Serving): Side[] => serving.sides ?? [];
 /** Injected or blade-tenderised meat is non-intact: surface germs may be inside. */
 export const isNonIntact = (cut: Cut, batch: Batch): boolean =>
   cut.species !== 'dish' && prepOf(cut, batch).recipes.injection !== undefined;
+
+/** What prices may be in. */
+export const CURRENCIES = ['USD', 'CAD', 'EUR', 'GBP', 'AUD', 'NZD', 'CHF', 'SEK', 'ZAR', 'MXN'] as const;

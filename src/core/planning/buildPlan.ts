@@ -1,7 +1,7 @@
 import { longSmokes } from '../fire';
 import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
-import { kitchenOf, type Library, type Plan, type PlanProblem, type Run } from '../model';
-import { coldUses, placeSteps, prepProblems, type PrepOrder } from '../prep';
+import { kitchenOf, type Library, type Plan, type PlanProblem } from '../model';
+import { coldUses, placeSteps, prepProblems } from '../prep';
 import { needConflicts, seasoningOf } from '../quantities';
 import {
   newForecastCache,
@@ -16,18 +16,11 @@ import {
 import { assignProbes } from './probes';
 import type { PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
+import { prepOrders } from './prepOrders';
 import { tasksOf } from './tasks';
 
 /** Schemes tried for an event that has none of its own yet. */
 const QUICK_ITERATIONS = 24;
-
-/** The batches that go on, with the moment their first piece does. */
-export function prepOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>, runs: readonly Run[]): PrepOrder[] {
-  return batchOrders({ event, library }).flatMap(({ batch, cut }) => {
-    const own = runs.filter((run) => run.batchId === batch.id);
-    return own.length === 0 ? [] : [{ batch, cut, onAtMs: Math.min(...own.map((run) => run.onAtMs)) }];
-  });
-}
 
 /** The plan an event's own scheme stands for; one found quickly when it has none. */
 export function buildPlan(

@@ -4,8 +4,6 @@ import { coolLeftover, type CoolingForecast } from '../safety';
 
 /** Hot-held meat as it leaves the table, C. */
 const FROM_C = 60;
-/** Food labelled and kept at 5 C is used within this many days, the day it was made being the first (Food Code 2022 3-501.17). */
-export const KEEPS_DAYS = 7;
 /** Portions are looked at in these thicknesses, mm. */
 const THICKNESSES_MM = [100, 75, 50, 40, 25];
 

@@ -1,10 +1,6 @@
 import { cutIn, isPoultry, pieceSize, type ManualPlacement, type Plan, type Rack, type RackSide, type Run } from '../model';
 import { hotSideOf, thickEndOf, zoneOffsetC, type Occupancy } from '../packing';
-import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule';
-import { SHIPPED_PARAMETERS } from '../forecast';
-import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { cookOfRun } from './cookOfRun';
 
 /** A piece on a rack of the map, with all that is shown of it. */
 export interface MapPiece extends Occupancy {
@@ -21,7 +17,7 @@ export interface MapPiece extends Occupancy {
   byHand: boolean;
 }
 
-const keyOf = (batchId: string, pieceId: string) => `${batchId}/${pieceId}`;
+export const keyOf = (batchId: string, pieceId: string) => `${batchId}/${pieceId}`;
 
 /** Every piece that lies in a pit at any time, once for each stay. */
 export function mapPieces({ event, library }: Pick<PlanInput, 'event' | 'library'>, plan: Plan, pitId: string): MapPiece[] {
@@ -112,42 +108,4 @@ export function placementsAfter(
     ...pinned.map((each) => placeOf(each.batchId, each.pieceId, each.pitId)),
   ]);
   return [...pinned, ...manualPlacements.filter((each) => !replaced.has(placeOf(each.batchId, each.pieceId, each.pitId)))];
-}
-
-/** Offsets at which a piece's finish is worked out ahead, C. */
-const OFFSETS_C = [-24, -16, -8, -4, 0, 4, 8, 12, 16, 24] as const;
-
-export interface FinishByOffset {
-  key: string;
-  /** Minutes on the pit to the median finish at each offset, in order of offset. */
-  points: { offsetC: number; medianMin: number }[];
-}
-
-/** When a piece would be done at other places of its pit: what the map shows while it is dragged. */
-export function finishByOffset(
-  input: PlanInput,
-  run: Run,
-  pieceId: string,
-  cache: ForecastCache = newForecastCache(),
-): FinishByOffset | undefined {
-  const cooked = cookOfRun(input, run);
-  const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
-  const pull = run.pulls.find((each) => each.pieceId === pieceId);
-  if (!cooked || !piece || !pull) return undefined;
-  const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: input.event.confidence, hotHoldC: 0 };
-  const factorAt = (offsetC: number) => offsetFactor(cache, context, cooked, piece, offsetC);
-  const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;
-  const evenMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN / factorAt(here);
-  return {
-    key: keyOf(run.batchId, pieceId),
-    points: OFFSETS_C.map((offsetC) => ({ offsetC, medianMin: evenMin * factorAt(offsetC) })),
-  };
-}
-
-/** The finish at any offset, in a straight line between those worked out. */
-export function medianMinAt({ points }: FinishByOffset, offsetC: number): number {
-  const after = points.findIndex((point) => point.offsetC >= offsetC);
-  if (after <= 0) return (after === 0 ? points[0] : points.at(-1))!.medianMin;
-  const [a, b] = [points[after - 1]!, points[after]!];
-  return a.medianMin + ((b.medianMin - a.medianMin) * (offsetC - a.offsetC)) / (b.offsetC - a.offsetC);
 }

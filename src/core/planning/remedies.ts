@@ -2,7 +2,9 @@ import type { ParameterSet } from '../forecast';
 import type { Objective, Plan } from '../model';
 import { search, type ForecastCache } from '../schedule';
 import type { PlanInput } from './planInput';
-import { inputWith, LEVER_PRICE, leversFor, type Lever } from './levers';
+import type { Lever } from './levers';
+import { inputWith, LEVER_PRICE, leversFor } from './leversFor';
+import { troubledBatches } from './concerns';
 import { batchOrders, searchInputOf } from './searchInput';
 
 /** A lever that was pulled for trial, with the plan's figures then. */
@@ -18,18 +20,6 @@ export interface Remedy {
 const ITERATIONS = 8;
 /** Batches in trouble that levers are tried for: the worst of them. */
 const MOST_BATCHES = 2;
-
-/** The batches that keep a plan from being whole, or sure; the worst first. */
-export function troubledBatches(plan: Pick<Plan, 'problems' | 'runs' | 'odds' | 'confidence'>, input: Pick<PlanInput, 'event'>): string[] {
-  const broken = plan.problems.flatMap((problem) => (problem.severity === 'broken' && 'batchId' in problem ? [problem.batchId] : []));
-  if (broken.length > 0) return [...new Set(broken)];
-  const unsure = new Set(plan.odds.filter((each) => each.onTimeShare < plan.confidence).map((each) => each.servingId));
-  return [...plan.runs]
-    .filter((run) => unsure.has(input.event.batches.find((batch) => batch.id === run.batchId)?.servingId ?? ''))
-    .sort((a, b) => a.onTimeShare - b.onTimeShare)
-    .map((run) => run.batchId)
-    .filter((id, i, all) => all.indexOf(id) === i);
-}
 
 /** Tries every lever by solving the plan again with it; told one by one as they are known. Sort them with `rankRemedies`. */
 export function* tryRemedies(input: PlanInput, plan: Plan, cache: ForecastCache, parameters: ParameterSet): Generator<Remedy, void> {

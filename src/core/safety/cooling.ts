@@ -1,5 +1,6 @@
 import type { CoolingWay } from '../model';
 import { advanceBody, coreC, createBody, type BodySpec, type Boundary } from '../thermal';
+import { COOLING_RULE } from './coolingRule';
 
 /** Air or water and film of each way to cool: a still fridge, stirred ice water, a blast chiller. */
 const SURROUNDINGS: Record<CoolingWay, { airC: number; filmWPerM2K: number }> = {
@@ -7,16 +8,6 @@ const SURROUNDINGS: Record<CoolingWay, { airC: number; filmWPerM2K: number }> = 
   ice: { airC: 0.5, filmWPerM2K: 250 },
   blast: { airC: -5, filmWPerM2K: 30 },
 };
-
-/** Two-stage cooling (Food Code 2022 3-501.14): 57 to 21 C within 2 h, to 5 C within 4 h more. */
-export const COOLING_RULE = Object.freeze({
-  fromC: 57,
-  middleC: 21,
-  endC: 5,
-  firstMin: 120,
-  secondMin: 240,
-  source: 'Food Code 2022 3-501.14',
-});
 
 export interface CoolingForecast {
   /** Minutes from 57 C to 21 C, and from 21 C to 5 C; undefined when not reached within a day. */

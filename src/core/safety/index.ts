@@ -1,4 +1,5 @@
-export { COOLING_RULE, coolLeftover } from './cooling';
+export { coolLeftover } from './cooling';
+export { COOLING_RULE, KEEPS_DAYS } from './coolingRule';
 export type { CoolingForecast } from './cooling';
 export { DANGER_ZONE_C, dangerMinutes, lethalityShare, lethalityTable } from './lethality';
 export { coreRuleOf, SAFETY_RULES } from './rules';

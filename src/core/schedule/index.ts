@@ -1,4 +1,5 @@
-export { scheduleBy, schemeWalk, search, usualIterations, type Found, type Progress, type SearchOptions } from './search';
+export { scheduleBy, schemeWalk, search, type Found, type Progress, type SearchOptions } from './search';
+export { usualIterations } from './iterations';
 export type { SearchInput } from './decoder';
 export type { Road } from './placement';
 export { holdingGear } from './holdLedger';

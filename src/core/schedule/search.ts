@@ -15,14 +15,6 @@ export interface SearchOptions {
   start?: Scheme;
 }
 
-/** So much work in all, shared out among batches: a plan of few batches is searched longer than one of many. */
-const PLACEMENTS = 4800;
-const MOST_ITERATIONS = 600;
-const FEWEST_ITERATIONS = 80;
-
-export const usualIterations = (batches: number): number =>
-  Math.max(FEWEST_ITERATIONS, Math.min(MOST_ITERATIONS, Math.round(PLACEMENTS / Math.max(1, batches))));
-
 /** What a search tells while it runs. */
 export interface Progress {
   done: number;

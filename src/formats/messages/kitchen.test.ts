@@ -12,7 +12,8 @@ import { batchName, pieceTag, type MessageContext } from './names';
 import { prepTaskMessage } from './prep';
 import { DROP_WORDS, planProblemMessage } from './problem';
 import { limitMessage, safetyMessage } from './safety';
-import { amountMessage, shoppingCsv } from './shopping';
+import { amountMessage } from './shopping';
+import { shoppingCsv } from '../shoppingCsv';
 import {
   DEFAULT_UNITS,
   formatHelping,

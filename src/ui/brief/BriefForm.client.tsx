@@ -5,7 +5,7 @@ import { Controller, FormProvider, useFieldArray, type UseFormReturn } from 'rea
 import { sameValue } from '../../core/edits';
 import { ftFromM, mFromFt } from '../../core/units';
 import { briefOf } from '../../document';
-import { BriefInput } from '../../inputs';
+import type { BriefInput } from '../../inputs';
 import { useEventDocument } from '../document/EventDocument.client';
 import { complain } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -21,7 +21,7 @@ import { ServingCard } from './ServingCard.client';
 export function BriefForm() {
   const { event, input: planInput } = useEventDocument();
   const { library } = planInput;
-  const form = useInputForm(BriefInput, briefOf(event));
+  const form = useInputForm<BriefInput>('BriefInput', briefOf(event));
   const { control, formState } = form;
   const { errors } = formState;
   const servings = useFieldArray({ control, name: 'servings', keyName: 'key' });

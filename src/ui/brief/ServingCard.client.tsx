@@ -7,6 +7,7 @@ import { portionsOf } from '../../core/quantities';
 import type { BriefInput } from '../../inputs';
 import { Button } from '../kit/Button';
 import { errorId, Field, FieldError, inputClass } from '../kit/Field';
+import { MomentInput } from '../kit/MomentInput.client';
 import { NumberField } from '../kit/NumberField';
 import { BatchRow } from './BatchRow.client';
 import { conflictsOf, demandsOf, newBatch, servingNames, sizeByGuests } from './briefForm';
@@ -42,13 +43,24 @@ export function ServingCard({ library, index, onRemove }: ServingCardProps) {
     if (batches !== serving.batches) setValue(`servings.${index}.batches`, batches, { shouldDirty: true });
   }, [demands, serving, index, setValue]);
 
-  const input = (name: 'name' | 'date' | 'time') => ({
-    id: id(name),
-    'aria-invalid': Boolean(errors?.[name]),
-    'aria-describedby': errors?.[name] ? errorId(id(name)) : undefined,
-    className: inputClass(Boolean(errors?.[name])),
-    ...register(at(name)),
-  });
+  const moment = (name: 'date' | 'time', kind: 'day' | 'clock', label: string) => (
+    <Controller
+      control={control}
+      name={at(name)}
+      render={({ field }) => (
+        <MomentInput
+          kind={kind}
+          id={id(name)}
+          label={label}
+          value={field.value}
+          invalid={Boolean(errors?.[name])}
+          describedBy={errors?.[name] ? errorId(id(name)) : undefined}
+          onChange={field.onChange}
+          onBlur={field.onBlur}
+        />
+      )}
+    />
+  );
   const errorOf = (name: 'guests.adults' | 'guests.children' | 'serveForMin' | 'carveLeadMin') =>
     name === 'guests.adults'
       ? errors?.guests?.adults?.message
@@ -71,13 +83,19 @@ export function ServingCard({ library, index, onRemove }: ServingCardProps) {
     <section aria-label={serving.name || 'Serving'} className="mt-4 rounded-md border border-line bg-sheet">
       <div className="grid grid-cols-2 items-start gap-3 border-b border-line p-4 sm:grid-cols-4 lg:grid-cols-[minmax(7rem,1fr)_9.5rem_8.2rem_4.6rem_4.6rem_5rem_6.6rem_6.2rem_6.2rem_auto]">
         <Field label="Serving" id={id('name')} error={errors?.name?.message}>
-          <input {...input('name')} />
+          <input
+            id={id('name')}
+            aria-invalid={Boolean(errors?.name)}
+            aria-describedby={errors?.name ? errorId(id('name')) : undefined}
+            className={inputClass(Boolean(errors?.name))}
+            {...register(at('name'))}
+          />
         </Field>
         <Field label="Day" id={id('date')} error={errors?.date?.message}>
-          <input type="date" {...input('date')} />
+          {moment('date', 'day', 'Day')}
         </Field>
         <Field label="Served at" id={id('time')} error={errors?.time?.message}>
-          <input type="time" {...input('time')} />
+          {moment('time', 'clock', 'Served at')}
         </Field>
         {figure('guests.adults', 'Adults')}
         {figure('guests.children', 'Children')}

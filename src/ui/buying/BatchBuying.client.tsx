@@ -2,12 +2,13 @@
 import { buyingOf, cutIn, GRADES, pieceSize, purposeOf, type Batch, type CookEvent, type Receipt } from '../../core/model';
 import { compareCuts, type Demand } from '../../core/quantities';
 import { SAFETY_RULES } from '../../core/safety';
-import { BuyingInput, ReceiptInput } from '../../inputs';
+import type { BuyingInput, ReceiptInput } from '../../inputs';
 import { capital, type MessageContext } from '../../formats/messages/names';
 import { formatArea, formatHelping, formatMoney, formatTemp, withFigures } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 const GRID = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
@@ -29,7 +30,7 @@ export function BuyingForm({
   return (
     <InputForm<BuyingInput, CookEvent>
       key={JSON.stringify(batch.buying)}
-      schema={BuyingInput}
+      schema="BuyingInput"
       values={values}
       save={saveBuying}
       saved={() => 'Saved; pieces that follow the guests follow the weights.'}
@@ -70,7 +71,7 @@ export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceip
       )}
       <InputForm<ReceiptInput, CookEvent>
         key={JSON.stringify(batch.received)}
-        schema={ReceiptInput}
+        schema="ReceiptInput"
         values={values}
         save={saveReceipt}
         saved={() => 'Receiving noted.'}

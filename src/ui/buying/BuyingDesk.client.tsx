@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { cutIn, type CookEvent, type Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { batchContents, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
@@ -14,10 +14,14 @@ import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
 import { useUnits } from '../kit/UnitsProvider';
-import { BuyingForm, OtherCuts, ReceivingForm } from './BatchBuying.client';
 import { Ledger, type LedgerLine } from './Ledger.client';
 import { ShoppingList } from './ShoppingList.client';
 import { WeightsTable } from './WeightsTable.client';
+
+const loadForms = () => import('./BatchBuying.client');
+const BuyingForm = lazy(() => loadForms().then((made) => ({ default: made.BuyingForm })));
+const ReceivingForm = lazy(() => loadForms().then((made) => ({ default: made.ReceivingForm })));
+const OtherCuts = lazy(() => loadForms().then((made) => ({ default: made.OtherCuts })));
 
 export interface BuyingActions {
   saveWeights: DocumentAction;
@@ -113,15 +117,17 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
               saveWeights={actions.saveWeights}
             />
           </Tabs.Content>
-          <Tabs.Content value="receiving">
-            <ReceivingForm batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
-          </Tabs.Content>
-          <Tabs.Content value="buying">
-            <BuyingForm messageContext={messageContext} batch={chosen!.batch} saveBuying={actions.saveBuying} />
-          </Tabs.Content>
-          <Tabs.Content value="cuts">
-            <OtherCuts messageContext={messageContext} batch={chosen!.batch} demand={chosen!.demand} currency={currency} />
-          </Tabs.Content>
+          <Suspense fallback={null}>
+            <Tabs.Content value="receiving">
+              <ReceivingForm batch={chosen!.batch} saveReceipt={actions.saveReceipt} />
+            </Tabs.Content>
+            <Tabs.Content value="buying">
+              <BuyingForm messageContext={messageContext} batch={chosen!.batch} saveBuying={actions.saveBuying} />
+            </Tabs.Content>
+            <Tabs.Content value="cuts">
+              <OtherCuts messageContext={messageContext} batch={chosen!.batch} demand={chosen!.demand} currency={currency} />
+            </Tabs.Content>
+          </Suspense>
         </Tabs.Root>
       </div>
       <aside aria-label="To buy" className="border-l border-line bg-sheet p-4 print:border-0 print:p-0">

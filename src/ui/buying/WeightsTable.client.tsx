@@ -11,7 +11,7 @@ import { oddsMessage } from '../../formats/messages/task';
 import type { DocumentAction } from '../document/documentActions';
 import { announce, complain } from '../kit/actions';
 import { FieldError, inputClass } from '../kit/Field';
-import { conversions } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
 import { NumberField } from '../kit/NumberField';
 import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';

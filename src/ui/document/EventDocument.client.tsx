@@ -9,7 +9,7 @@ import { planInputFor, type DocumentFacts } from '../../document';
 import { Planner } from '../../workers/client';
 import { announce } from '../kit/actions';
 import { UndoContext } from '../kit/undo';
-import { documentActions, type DocumentActions } from './documentActions';
+import { documentActions, loadForms, type DocumentActions } from './documentActions';
 import { EventStore, type DocumentState } from './eventStore';
 import { readDocument, sendEdits } from './requests';
 
@@ -87,6 +87,7 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
     if (Date.now() - firstFacts.nowMs > FRESH_MS) router.refresh();
   }, [store, first, firstFacts, router]);
   useEffect(() => {
+    void loadForms();
     void store.resume();
     const flush = () => void store.save();
     window.addEventListener('pagehide', flush);

@@ -3,12 +3,13 @@ import { useState } from 'react';
 import { useFormContext } from 'react-hook-form';
 import { boxLossWPerK } from '../../core/gear';
 import { formatHeatLoss, formatRoom } from '../../formats/units';
-import { HoldingBoxRecord } from '../../inputs';
+import type { HoldingBoxRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
 import { Field } from '../kit/Field';
-import { conversions, FigureField, Tick, TextField, type Conversion } from '../kit/formFields';
+import { conversions, type Conversion } from '../kit/conversions';
+import { FigureField, Tick, TextField } from '../kit/formFields';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -20,7 +21,7 @@ export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveB
   const { litres, heatLoss } = conversions(units);
   return (
     <InputForm<B, { id: string }>
-      schema={HoldingBoxRecord}
+      schema="HoldingBoxRecord"
       values={box}
       save={saveBox}
       onDone={() => onDone()}

@@ -1,9 +1,10 @@
 'use client';
 import { WARMER_KINDS } from '../../core/model';
-import { CrewMemberRecord, ProbeRecord, WarmerRecord } from '../../inputs';
+import type { CrewMemberRecord, ProbeRecord, WarmerRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 interface GearFormProps<T> {
@@ -16,7 +17,7 @@ export function WarmerForm({ entry, keep, onDone }: GearFormProps<WarmerRecord>)
   const { heat, plain } = conversions(useUnits());
   return (
     <InputForm<WarmerRecord, { id: string }>
-      schema={WarmerRecord}
+      schema="WarmerRecord"
       values={entry}
       save={keep}
       onDone={() => onDone()}
@@ -36,7 +37,7 @@ export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
   const { heat, plain, altitude } = conversions(useUnits());
   return (
     <InputForm<ProbeRecord, { id: string }>
-      schema={ProbeRecord}
+      schema="ProbeRecord"
       values={entry}
       save={keep}
       onDone={() => onDone()}
@@ -56,7 +57,7 @@ export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
 export function CrewForm({ entry, keep, onDone }: GearFormProps<CrewMemberRecord>) {
   return (
     <InputForm<CrewMemberRecord, { id: string }>
-      schema={CrewMemberRecord}
+      schema="CrewMemberRecord"
       values={entry}
       save={keep}
       onDone={() => onDone()}

@@ -1,10 +1,11 @@
 'use client';
 import { FUELS, PIT_KIND, PIT_KINDS } from '../../core/model';
-import { PitRecord } from '../../inputs';
+import type { PitRecord } from '../../inputs';
 import { formatSetPoint } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 import { RackFields } from './RackFields.client';
 
@@ -15,7 +16,7 @@ export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Act
   const units = useUnits();
   const { heat, drop, minutes, factor, fuelMass } = conversions(units);
   return (
-    <InputForm<P, { id: string }> schema={PitRecord} values={pit} save={savePit} onDone={() => onDone()} submitLabel="Save the pit">
+    <InputForm<P, { id: string }> schema="PitRecord" values={pit} save={savePit} onDone={() => onDone()} submitLabel="Save the pit">
       <TextField<P> name="name" label="Name" className="col-span-2" />
       <SelectField<P>
         name="kind"

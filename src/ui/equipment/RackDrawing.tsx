@@ -2,7 +2,7 @@ import type { Pit } from '../../core/model';
 import { hotSideOf } from '../../core/packing';
 import { formatLength, formatMass, type Units } from '../../formats/units';
 import { depthOf, RackFloor } from '../racks/RackFloor';
-import { SIDE_NAMES } from './RackFields.client';
+import { SIDE_NAMES } from './sideNames';
 
 const WIDE_PX = 260;
 const DEEP_PX = 120;

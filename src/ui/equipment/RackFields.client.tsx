@@ -4,12 +4,12 @@ import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { BLOCKED_BY, RACK_SIDES } from '../../core/model';
 import type { PitRecord } from '../../inputs';
 import { Button } from '../kit/Button';
-import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
+import { SIDE_NAMES } from './sideNames';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 type P = PitRecord;
-
-export const SIDE_NAMES = { left: 'left', right: 'right', near: 'door side', far: 'back' } as const;
 
 /** The racks of a pit: their measures, and on each its hot bands and what stands in the way. */
 export function RackFields() {

@@ -1,8 +1,7 @@
 'use client';
-import { CalendarPlus, Copy, Ellipsis, Pencil, Trash2 } from 'lucide-react';
+import { CalendarPlus, Ellipsis } from 'lucide-react';
 import Link from 'next/link';
-import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CookEvent } from '../../core/model';
 import { clockTime, shortDay } from '../../formats/clock';
@@ -10,8 +9,11 @@ import { announce, callAction, complain, firstMessage, type Action } from '../ki
 import { Button } from '../kit/Button';
 import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
-import { NewEventDialog } from './NewEventDialog.client';
-import { RenameDialog } from './RenameDialog.client';
+
+const loadParts = () => Promise.all([import('./NewEventDialog.client'), import('./RenameDialog.client'), import('./EventMenu.client')]);
+const NewEventDialog = lazy(() => loadParts().then(([made]) => ({ default: made.NewEventDialog })));
+const RenameDialog = lazy(() => loadParts().then(([, made]) => ({ default: made.RenameDialog })));
+const EventMenu = lazy(() => loadParts().then(([, , made]) => ({ default: made.EventMenu })));
 
 export interface EventCard {
   id: string;
@@ -38,6 +40,7 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
   const [making, setMaking] = useState(false);
   const [renaming, setRenaming] = useState<EventCard>();
   useHotkeys('n', () => setMaking(true), { preventDefault: true });
+  useEffect(() => void loadParts(), []);
 
   const remove = async (event: EventCard) => {
     const outcome = await callAction(actions.deleteEvent, { eventId: event.id });
@@ -110,8 +113,10 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
           <ul className="divide-y divide-line rounded-md border border-line bg-sheet">{past.map(row)}</ul>
         </>
       )}
-      <NewEventDialog open={making} onOpenChange={setMaking} nowMs={nowMs} createEvent={actions.createEvent} />
-      {renaming && <RenameDialog event={renaming} onClose={() => setRenaming(undefined)} renameEvent={actions.renameEvent} />}
+      <Suspense fallback={null}>
+        {making && <NewEventDialog onClose={() => setMaking(false)} nowMs={nowMs} createEvent={actions.createEvent} />}
+        {renaming && <RenameDialog event={renaming} onClose={() => setRenaming(undefined)} renameEvent={actions.renameEvent} />}
+      </Suspense>
     </main>
   );
 }
@@ -128,7 +133,8 @@ function EventRow({
   onDelete(): void;
 }) {
   const units = useUnits();
-  const item = 'flex min-h-9 cursor-pointer items-center gap-2 rounded px-3 outline-none data-[highlighted]:bg-paper';
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
   const day = event.firstServingMs === undefined ? undefined : shortDay(event.firstServingMs, event.timeZone);
   return (
     <li className="grid grid-cols-[7.5rem_1fr_auto] items-center gap-4 px-4 py-3">
@@ -152,27 +158,24 @@ function EventRow({
             .join(' · ')}
         </p>
       </div>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger
+      <span className="relative">
+        <button
+          ref={button}
+          type="button"
+          aria-haspopup="menu"
+          aria-expanded={open}
           className="grid size-9 place-items-center rounded border border-transparent hover:border-line"
           aria-label={`More for ${event.name}`}
+          onClick={() => setOpen(!open)}
         >
           <Ellipsis size={18} aria-hidden />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" className="z-50 min-w-44 rounded-md border border-line bg-sheet p-1 shadow-xl">
-            <DropdownMenu.Item className={item} onSelect={onRename}>
-              <Pencil size={16} aria-hidden /> Rename
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={onDuplicate}>
-              <Copy size={16} aria-hidden /> Duplicate
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={`${item} text-bad`} onSelect={onDelete}>
-              <Trash2 size={16} aria-hidden /> Delete
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+        </button>
+        {open && (
+          <Suspense fallback={null}>
+            <EventMenu button={button} onClose={() => setOpen(false)} onRename={onRename} onDuplicate={onDuplicate} onDelete={onDelete} />
+          </Suspense>
+        )}
+      </span>
     </li>
   );
 }

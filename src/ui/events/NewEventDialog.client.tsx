@@ -3,12 +3,13 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import type { CookEvent } from '../../core/model';
-import { CreateEventInput } from '../../inputs';
+import type { CreateEventInput } from '../../inputs';
 import { clockOnDay, localDate } from '../../formats/clock';
 import { callAction, firstMessage, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { errorId, Field, inputClass } from '../kit/Field';
+import { MomentInput } from '../kit/MomentInput.client';
 import { NumberField } from '../kit/NumberField';
 import { showProblems, useInputForm } from '../kit/useInputForm';
 import { ZoneField } from '../kit/ZoneField';
@@ -16,21 +17,11 @@ import { ZoneField } from '../kit/ZoneField';
 /** A new event is usually a fortnight away. */
 const DAYS_AHEAD = 14;
 
-export function NewEventDialog({
-  open,
-  onOpenChange,
-  nowMs,
-  createEvent,
-}: {
-  open: boolean;
-  onOpenChange(open: boolean): void;
-  nowMs: number;
-  createEvent: Action<CookEvent>;
-}) {
+export function NewEventDialog({ onClose, nowMs, createEvent }: { onClose(): void; nowMs: number; createEvent: Action<CookEvent> }) {
   return (
     <Dialog
-      open={open}
-      onOpenChange={onOpenChange}
+      open
+      onOpenChange={(open) => !open && onClose()}
       title="New event"
       description="When is it served, and for how many? Everything else is counted back from here."
     >
@@ -43,7 +34,7 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
   const router = useRouter();
   const [failed, setFailed] = useState<string>();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const form = useInputForm(CreateEventInput, {
+  const form = useInputForm<CreateEventInput>('CreateEventInput', {
     name: '',
     place: '',
     timeZone: zone,
@@ -65,6 +56,24 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
     'aria-describedby': errors[name] ? errorId(`new-${name}`) : undefined,
     className: inputClass(Boolean(errors[name])),
   });
+  const moment = (name: 'date' | 'time', kind: 'day' | 'clock', label: string) => (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field }) => (
+        <MomentInput
+          kind={kind}
+          id={`new-${name}`}
+          label={label}
+          value={field.value}
+          invalid={Boolean(errors[name])}
+          describedBy={errors[name] ? errorId(`new-${name}`) : undefined}
+          onChange={field.onChange}
+          onBlur={field.onBlur}
+        />
+      )}
+    />
+  );
   return (
     <form onSubmit={save} noValidate className="grid grid-cols-2 gap-x-4 gap-y-3">
       <Field label="Name" id="new-name" error={errors.name?.message} className="col-span-2">
@@ -83,10 +92,10 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
         />
       </Field>
       <Field label="Day served" id="new-date" error={errors.date?.message}>
-        <input id="new-date" type="date" {...described('date')} {...form.register('date')} />
+        {moment('date', 'day', 'Day served')}
       </Field>
       <Field label="Serving time" id="new-time" error={errors.time?.message}>
-        <input id="new-time" type="time" {...described('time')} {...form.register('time')} />
+        {moment('time', 'clock', 'Serving time')}
       </Field>
       {(['adults', 'children'] as const).map((name) => (
         <Field key={name} label={name === 'adults' ? 'Adults' : 'Children under 12'} id={`new-${name}`} error={errors[name]?.message}>

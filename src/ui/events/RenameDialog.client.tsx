@@ -1,5 +1,5 @@
 'use client';
-import { RenameEventInput } from '../../inputs';
+import type { RenameEventInput } from '../../inputs';
 import { callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
@@ -15,7 +15,7 @@ export function RenameDialog({
   onClose(): void;
   renameEvent: Action<unknown>;
 }) {
-  const form = useInputForm(RenameEventInput, { eventId: event.id, name: event.name });
+  const form = useInputForm<RenameEventInput>('RenameEventInput', { eventId: event.id, name: event.name });
   const error = form.formState.errors.name?.message;
   const save = form.handleSubmit(async (input) => {
     const outcome = await callAction(renameEvent, input);

@@ -1,9 +1,9 @@
 'use client';
 import { ChevronDown } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { ALLERGENS, DIET_FLAGS, inListOrder, type Carried } from '../../core/model';
 import { carriedName } from '../../formats/messages/carried';
 import { inputClass } from './Field';
+import { Popover } from './Popover.client';
 
 interface CarriedPickerProps {
   id: string;
@@ -33,21 +33,21 @@ export function CarriedPicker({ id, label, value: declared, onChange, declares =
   );
   const chosen = value.length > 0 ? value.map(carriedName).join(', ') : declared ? 'declared: none of the lists' : 'not declared';
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        id={id}
-        aria-label={`${label}: ${chosen}`}
-        className={`${inputClass()} flex items-center justify-between gap-1 text-left`}
-      >
-        <span className="truncate">{chosen}</span>
-        <ChevronDown size={15} className="shrink-0 text-soft" aria-hidden />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="start"
-          sideOffset={4}
-          className="z-50 grid w-96 grid-cols-2 gap-x-4 rounded-md border border-line bg-sheet p-3 shadow-xl"
-        >
+    <Popover
+      id={id}
+      label={`${label}: ${chosen}`}
+      className={`${inputClass()} flex items-center justify-between gap-1 text-left`}
+      align="start"
+      panelClassName="grid w-96 grid-cols-2 gap-x-4 p-3"
+      button={
+        <>
+          <span className="truncate">{chosen}</span>
+          <ChevronDown size={15} className="shrink-0 text-soft" aria-hidden />
+        </>
+      }
+    >
+      {() => (
+        <>
           {declares && (
             <label className="col-span-2 flex min-h-8 items-center gap-2 border-b border-line pb-1 font-semibold">
               <input
@@ -62,8 +62,8 @@ export function CarriedPicker({ id, label, value: declared, onChange, declares =
           {ALLERGENS.map((each) => box(each.id, each.us && each.eu ? undefined : each.eu ? 'EU' : 'US'))}
           <p className="col-span-2 mt-1 border-t border-line pt-1 text-[0.82rem] text-soft">Diets: contains</p>
           {DIET_FLAGS.map((each) => box(each))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </Popover>
   );
 }

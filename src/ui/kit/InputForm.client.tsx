@@ -4,10 +4,11 @@ import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-f
 import { announce, callAction, complain, firstMessage, type Action } from './actions';
 import { Button } from './Button';
 import { useMarkEdit } from './undo';
+import type { InputNameOf } from './inputResolver';
 import { showProblems, useInputForm } from './useInputForm';
 
 interface InputFormProps<T extends FieldValues & object, R> {
-  schema: new () => T;
+  schema: InputNameOf<T>;
   values: T;
   save: Action<R>;
   /** With what was saved, or nothing when it was left as it was. */

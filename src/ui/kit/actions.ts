@@ -1,6 +1,6 @@
 'use client';
-import { toast } from 'sonner';
 import type { Outcome, Problem } from '../../core/outcome';
+import { showToast } from './toasts.client';
 
 export type Action<R> = (input: unknown) => Promise<Outcome<R>>;
 
@@ -22,6 +22,6 @@ export const firstMessage = (problems: Problem[]): string => problems[0]?.messag
 
 /** Says what happened, with an undo where there is one. */
 export function announce(message: string, undo?: () => void): void {
-  toast(message, undo ? { action: { label: 'Undo', onClick: undo } } : undefined);
+  showToast((toast) => toast(message, undo ? { action: { label: 'Undo', onClick: undo } } : undefined));
 }
-export const complain = (problems: Problem[]): void => void toast.error(firstMessage(problems));
+export const complain = (problems: Problem[]): void => showToast((toast) => toast.error(firstMessage(problems)));

@@ -1,10 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { MethodRecord } from '../../inputs';
+import type { MethodRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField, Tick, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 
 type M = MethodRecord;
 
@@ -31,7 +32,7 @@ export function MethodForm({
   return (
     <InputForm<M, { id: string }>
       key={`${steps}${sprays}${hot}`}
-      schema={MethodRecord}
+      schema="MethodRecord"
       values={entry}
       save={saveMethod}
       onDone={(saved) => onDone(saved?.id)}

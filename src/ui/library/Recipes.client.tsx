@@ -9,7 +9,7 @@ import { formatSmallMass } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
 import { Field } from '../kit/Field';
-import { conversions } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 import { copyOf, plain } from './entries';

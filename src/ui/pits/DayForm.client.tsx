@@ -2,12 +2,13 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type CrewMember } from '../../core/model';
-import { DayInput } from '../../inputs';
+import type { DayInput } from '../../inputs';
 import { localDate, localTime } from '../../formats/clock';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { MomentField, SelectField, FigureField, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 type D = DayInput;
@@ -39,7 +40,7 @@ export function DayForm({
   const { minutes, heat, wind } = conversions(useUnits());
   return (
     <InputForm<D, CookEvent>
-      schema={DayInput}
+      schema="DayInput"
       values={dayInput(event)}
       save={saveDay}
       saved={() => 'Saved; fuel and plan follow.'}
@@ -47,8 +48,8 @@ export function DayForm({
     >
       <FigureField<D> name="weather.airC" label="Air" conversion={heat} />
       <FigureField<D> name="weather.windMPerS" label="Wind" conversion={wind} />
-      <TextField<D> name="venue.quietFrom" label="Quiet from" type="time" />
-      <TextField<D> name="venue.quietTo" label="to" type="time" />
+      <MomentField<D> name="venue.quietFrom" label="Quiet from" kind="clock" />
+      <MomentField<D> name="venue.quietTo" label="to" kind="clock" />
       <FigureField<D> name="venue.driveMin" label="Drive to the venue" conversion={minutes} />
       <FigureField<D> name="venue.setUpMin" label="Setting up there" conversion={minutes} />
       <TextField<D> name="venue.power" label="Power there" className="col-span-2" />
@@ -72,10 +73,10 @@ function Shifts({ event, crew }: { event: CookEvent; crew: readonly CrewMember[]
         {shifts.fields.map((shift, i) => (
           <li key={shift.key} className="grid grid-cols-2 gap-2 sm:grid-cols-[1.3fr_1fr_0.8fr_1fr_0.8fr_auto]">
             <SelectField<D> name={`duty.${i}.memberId`} label="Who" options={crew.map((member) => [member.id, member.name] as const)} />
-            <TextField<D> name={`duty.${i}.fromDate`} label="From" type="date" />
-            <TextField<D> name={`duty.${i}.fromTime`} label="at" type="time" />
-            <TextField<D> name={`duty.${i}.toDate`} label="Until" type="date" />
-            <TextField<D> name={`duty.${i}.toTime`} label="at" type="time" />
+            <MomentField<D> name={`duty.${i}.fromDate`} label="From" kind="day" />
+            <MomentField<D> name={`duty.${i}.fromTime`} label="at" kind="clock" />
+            <MomentField<D> name={`duty.${i}.toDate`} label="Until" kind="day" />
+            <MomentField<D> name={`duty.${i}.toTime`} label="at" kind="clock" />
             <Button look="quiet" className="self-end px-2" aria-label={`Remove shift ${i + 1}`} onClick={() => shifts.remove(i)}>
               <Trash2 size={16} aria-hidden />
             </Button>

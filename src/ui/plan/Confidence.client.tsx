@@ -1,15 +1,14 @@
 'use client';
 import { Gauge } from 'lucide-react';
-import { Popover } from 'radix-ui';
-import { useEffect, useState } from 'react';
-import type { PlanFigures, PlanInput } from '../../core/planning';
-import { dayAndTime } from '../../formats/clock';
+import { lazy } from 'react';
+import type { PlanInput } from '../../core/planning';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatMass, formatShare } from '../../formats/units';
-import { oddsMessage } from '../../formats/messages/task';
+import { formatShare } from '../../formats/units';
 import type { Planner } from '../../workers/client';
-import { Button, buttonClass } from '../kit/Button';
-import { Slider } from '../kit/Slider';
+import { buttonClass } from '../kit/Button';
+import { Popover } from '../kit/Popover.client';
+
+const ConfidencePanel = lazy(() => import('./ConfidencePanel.client').then((made) => ({ default: made.ConfidencePanel })));
 
 interface ConfidenceProps {
   messageContext: MessageContext;
@@ -18,94 +17,30 @@ interface ConfidenceProps {
   onChange(confidence: number): void;
 }
 
-/** How sure the plan must be, and what being surer costs: asked of the planner as the slider moves. */
+/** Says how sure the plan is, and opens what being surer costs. */
 export function Confidence({ messageContext, input, planner, onChange }: ConfidenceProps) {
-  const now = input.event.confidence;
-  const [wanted, setWanted] = useState(now);
-  const [price, setPrice] = useState<{ at: number; now: PlanFigures; then: PlanFigures }>();
-  const [open, setOpen] = useState(false);
-  useEffect(() => {
-    if (!open || wanted === now) return;
-    const soon = setTimeout(() => {
-      void planner.current?.atConfidence(input, wanted).then((found) => setPrice({ at: wanted, now: found.now, then: found.figures }));
-    }, 150);
-    return () => clearTimeout(soon);
-  }, [open, wanted, now, input, planner]);
-  const known = price?.at === wanted ? price : undefined;
   return (
-    <Popover.Root
-      open={open}
-      onOpenChange={(next) => {
-        setOpen(next);
-        setWanted(now);
-      }}
+    <Popover
+      className={buttonClass('plain')}
+      panelLabel="Confidence"
+      panelClassName="w-80 p-4"
+      button={
+        <>
+          <Gauge size={16} aria-hidden /> {formatShare(input.event.confidence)} sure
+        </>
+      }
     >
-      <Popover.Trigger className={buttonClass('plain')}>
-        <Gauge size={16} aria-hidden /> {formatShare(now)} sure
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          aria-label="Confidence"
-          className="z-40 w-80 rounded-md border border-line bg-sheet p-4 shadow-xl"
-        >
-          <Slider
-            label="How sure"
-            value={Math.round(wanted * 100)}
-            min={50}
-            max={98}
-            step={1}
-            shown={formatShare(wanted)}
-            onChange={(value) => setWanted(value / 100)}
-          />
-          <p className="mt-1 text-[0.92rem] text-soft">
-            The time kept on a pit covers {oddsMessage(wanted)} such cooks; what the cook does not use becomes hold.
-          </p>
-          {wanted !== now && (
-            <>
-              <h3 className="mt-3 text-[0.93rem] text-soft">Its price</h3>
-              {known ? (
-                <ul className="figures mt-1 space-y-0.5 text-[0.95rem]">
-                  {priceLines(messageContext, known.now, known.then).map((line) => (
-                    <li key={line}>{line}</li>
-                  ))}
-                </ul>
-              ) : (
-                <p role="status" className="mt-1 text-soft">
-                  Working it out…
-                </p>
-              )}
-              <Button
-                look="ember"
-                className="mt-3"
-                onClick={() => {
-                  onChange(wanted);
-                  setOpen(false);
-                }}
-              >
-                Plan for {formatShare(wanted)}
-              </Button>
-            </>
-          )}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      {(close) => (
+        <ConfidencePanel
+          messageContext={messageContext}
+          input={input}
+          planner={planner}
+          onChoose={(confidence) => {
+            onChange(confidence);
+            close();
+          }}
+        />
+      )}
+    </Popover>
   );
-}
-
-function priceLines({ event, units }: MessageContext, now: PlanFigures, then: PlanFigures): string[] {
-  const time = (ms: number) => dayAndTime(ms, event.timeZone, units.clock);
-  const change = (label: string, before: string, after: string) =>
-    before === after ? `${label} ${before}, as now` : `${label} ${before} → ${after}`;
-  return [
-    change('First work', time(now.firstTaskMs), time(then.firstTaskMs)),
-    change('Pit hours', now.pitHours.toFixed(1), then.pitHours.toFixed(1)),
-    change('Fuel', formatMass(now.fuelKg, units), formatMass(then.fuelKg, units)),
-    change('Hold, all pieces', `${now.holdHours.toFixed(0)} h`, `${then.holdHours.toFixed(0)} h`),
-    ...event.servings.map((serving) =>
-      change(`${serving.name} on time`, formatShare(now.onTimeShare[serving.id] ?? 1), formatShare(then.onTimeShare[serving.id] ?? 1)),
-    ),
-    ...(then.broken > now.broken ? [`${then.broken} would find no place`] : []),
-  ];
 }

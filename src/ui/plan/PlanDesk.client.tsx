@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Broken, CookEvent, NamedPlan, Pin, Run } from '../../core/model';
 import { baselineOf, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever } from '../../core/planning';
@@ -11,7 +11,6 @@ import { useEventDocument } from '../document/EventDocument.client';
 import { announce, callAction, complain, firstMessage, type Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { useWidth } from '../kit/useWidth';
-import { Compare } from './Compare.client';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
@@ -24,6 +23,8 @@ import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
+
+const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
 /** Keys move a run by this much; with Shift by three times as much. */
 const KEY_MIN = 5;
@@ -158,32 +159,34 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
       />
       <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
-        <Compare
-          messageContext={messageContext}
-          input={input}
-          plan={made.plan}
-          named={event.namedPlans ?? NONE}
-          planner={planner}
-          shownId={marked?.id}
-          onShow={setMarked}
-          onKeep={(name) => {
-            const kept = namedPlanOf(event, made.plan.scheme, crypto.randomUUID(), name);
-            change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
-          }}
-          onFile={async (text) => {
-            const outcome = await callAction(readPlanFile, { eventId: event.id, text });
-            if (!outcome.ok) return firstMessage(outcome.problems);
-            change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), outcome.value] }), 'Not taken up.');
-          }}
-          onAdopt={(named) => {
-            setMarked(undefined);
-            change((now) => withNamedPlan(now, named), 'Back to the plan before.');
-            announce(`“${named.name}” is the plan now.`, made.undo);
-          }}
-          onForget={(named) =>
-            change((now) => ({ ...now, namedPlans: now.namedPlans?.filter((each) => each.id !== named.id) }), 'Kept after all.')
-          }
-        />
+        <Suspense fallback={null}>
+          <Compare
+            messageContext={messageContext}
+            input={input}
+            plan={made.plan}
+            named={event.namedPlans ?? NONE}
+            planner={planner}
+            shownId={marked?.id}
+            onShow={setMarked}
+            onKeep={(name) => {
+              const kept = namedPlanOf(event, made.plan.scheme, crypto.randomUUID(), name);
+              change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
+            }}
+            onFile={async (text) => {
+              const outcome = await callAction(readPlanFile, { eventId: event.id, text });
+              if (!outcome.ok) return firstMessage(outcome.problems);
+              change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), outcome.value] }), 'Not taken up.');
+            }}
+            onAdopt={(named) => {
+              setMarked(undefined);
+              change((now) => withNamedPlan(now, named), 'Back to the plan before.');
+              announce(`“${named.name}” is the plan now.`, made.undo);
+            }}
+            onForget={(named) =>
+              change((now) => ({ ...now, namedPlans: now.namedPlans?.filter((each) => each.id !== named.id) }), 'Kept after all.')
+            }
+          />
+        </Suspense>
       )}
       {!news && <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">

@@ -7,7 +7,7 @@ import { clockTime } from '../../formats/clock';
 import { batchName, capital, rackName, type MessageContext } from '../../formats/messages/names';
 import { tagOf } from '../../formats/messages/rack';
 import { formatLength, formatMass, formatMinutes, formatTempDifference } from '../../formats/units';
-import { SIDE_NAMES } from '../equipment/RackFields.client';
+import { SIDE_NAMES } from '../equipment/sideNames';
 import { Button } from '../kit/Button';
 import { inputClass } from '../kit/Field';
 

@@ -21,7 +21,8 @@ import { PitCards } from './PitCards';
 import { RackBoard } from './RackBoard.client';
 import { depthOf, RIM_MM } from './RackFloor';
 import { RackToolbar } from './RackToolbar.client';
-import { freeSpot, fullestMs, fullShare, isAt, scaleFor, spanOf } from './shownRacks';
+import { freeSpot } from './freeSpot';
+import { fullestMs, fullShare, isAt, scaleFor, spanOf } from './shownRacks';
 
 /** Arrow keys move a piece by this much; with Shift by one. */
 const KEY_MM = 10;

@@ -1,5 +1,5 @@
 import type { Pit, Rack } from '../../core/model';
-import { AIR_GAP_MM, arrange, claimedMm2, floorMm2, floorOf } from '../../core/packing';
+import { claimedMm2, floorMm2, floorOf } from '../../core/packing';
 import type { MapPiece } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
 import { depthOf, RIM_MM } from './RackFloor';
@@ -30,14 +30,6 @@ export function fullestMs(pieces: readonly MapPiece[]): number {
 export const fullShare = (rack: Rack, pieces: readonly MapPiece[]): number =>
   pieces.reduce((sum, piece) => sum + claimedMm2({ lengthMm: piece.widthMm, widthMm: piece.depthMm }), 0) /
   floorMm2(floorOf(rack), rack.blocked);
-
-/** A free spot for a piece among others, or the near left corner where there is none. */
-export function freeSpot(rack: Rack, piece: MapPiece, others: readonly MapPiece[]): { xMm: number; yMm: number; turned: boolean } {
-  const ground = { floor: floorOf(rack), gapMm: AIR_GAP_MM, taken: others, blocked: rack.blocked ?? [], bands: rack.zones };
-  const [lengthMm, widthMm] = piece.turned ? [piece.depthMm, piece.widthMm] : [piece.widthMm, piece.depthMm];
-  const [spot] = arrange(ground, [{ id: piece.key, lengthMm, widthMm }], { exactNodes: 0 }).placed;
-  return spot ? { xMm: spot.xMm, yMm: spot.yMm, turned: spot.turned } : { xMm: 0, yMm: 0, turned: piece.turned };
-}
 
 const LARGEST_PX_PER_MM = 0.56;
 const TALLEST_PX = 500;

@@ -13,7 +13,7 @@ import {
   type SafetyFinding,
   type SafetyState,
 } from '../../core/safety';
-import { LoosenInput } from '../../inputs';
+import type { LoosenInput } from '../../inputs';
 import { type MessageContext, messageContextOf } from '../../formats/messages/names';
 import { DEFERS, limitMessage, looseName, safetyMessage, STAGE_NAMES } from '../../formats/messages/safety';
 import { withFigures } from '../../formats/units';
@@ -21,7 +21,8 @@ import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { InputForm } from '../kit/InputForm.client';
-import { conversions, FigureField, TextField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { FigureField, TextField } from '../kit/formFields';
 import { useMarkEdit } from '../kit/undo';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -134,7 +135,7 @@ function LoosenForm({ rule, loosenRule, onDone }: { rule: LoosenableRule; loosen
         Strict: <strong className="figures">{limitMessage(rule, STRICT_LIMITS[rule], units)}</strong>. It goes no further than{' '}
         <strong className="figures">{limitMessage(rule, limit, units)}</strong> ({source}).
       </p>
-      <InputForm<LoosenInput, CookEvent> schema={LoosenInput} values={values} save={loosenRule} onDone={onDone} className="grid gap-3">
+      <InputForm<LoosenInput, CookEvent> schema="LoosenInput" values={values} save={loosenRule} onDone={onDone} className="grid gap-3">
         <FigureField<LoosenInput>
           name="limit"
           label="Value for this event"

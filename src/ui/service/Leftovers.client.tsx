@@ -1,9 +1,8 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { cutIn, type Batch, type CookEvent, type CoolingWay } from '../../core/model';
-import { KEEPS_DAYS } from '../../core/planning';
-import { COOLING_RULE, type CoolingForecast } from '../../core/safety';
-import { LeftoverInput } from '../../inputs';
+import { COOLING_RULE, KEEPS_DAYS, type CoolingForecast } from '../../core/safety';
+import type { LeftoverInput } from '../../inputs';
 import { dayAndTime, shortDay } from '../../formats/clock';
 import { batchName, type MessageContext } from '../../formats/messages/names';
 import { batchContents } from '../../core/quantities';
@@ -12,7 +11,8 @@ import { formatLength, formatMass, formatMinutes, formatTemp, withFigures } from
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
-import { SelectField, conversions, FigureField } from '../kit/formFields';
+import { conversions } from '../kit/conversions';
+import { SelectField, FigureField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
 
 const WAYS: Record<CoolingWay, string> = { fridge: 'in the fridge', ice: 'in an ice bath', blast: 'in a blast chiller' };
@@ -97,7 +97,7 @@ function LeftoverRow({
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
         <InputForm<LeftoverInput, CookEvent>
           key={JSON.stringify(batch.leftover)}
-          schema={LeftoverInput}
+          schema="LeftoverInput"
           values={values}
           save={saveLeftover}
           saved={() => `${batchName(messageContext, batch.id)}: noted.`}

@@ -1,4 +1,4 @@
-import { BuyingStage } from '../../../../ui/document/stages.client';
+import { BuyingStage } from '../../../../ui/stages/BuyingStage.client';
 
 export const metadata = { title: 'Buying' };
 

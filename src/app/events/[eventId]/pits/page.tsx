@@ -1,6 +1,6 @@
 import { context as openContext } from '../../../../runtime/context';
 import { listChosenEquipment } from '../../../../services';
-import { PitsStage } from '../../../../ui/document/stages.client';
+import { PitsStage } from '../../../../ui/stages/PitsStage.client';
 
 export const metadata = { title: 'Pits' };
 

@@ -1,4 +1,4 @@
-import { PrepStage } from '../../../../ui/document/stages.client';
+import { PrepStage } from '../../../../ui/stages/PrepStage.client';
 
 export const metadata = { title: 'Prep' };
 

@@ -1,4 +1,4 @@
-import { RunSheetStage } from '../../../../ui/document/stages.client';
+import { RunSheetStage } from '../../../../ui/stages/RunSheetStage.client';
 
 export const metadata = { title: 'Run sheet' };
 

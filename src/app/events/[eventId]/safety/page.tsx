@@ -1,4 +1,4 @@
-import { SafetyStage } from '../../../../ui/document/stages.client';
+import { SafetyStage } from '../../../../ui/stages/SafetyStage.client';
 
 export const metadata = { title: 'Safety' };
 

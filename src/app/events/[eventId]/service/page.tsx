@@ -1,4 +1,4 @@
-import { ServiceStage } from '../../../../ui/document/stages.client';
+import { ServiceStage } from '../../../../ui/stages/ServiceStage.client';
 
 export const metadata = { title: 'Service' };
 

@@ -1,5 +1,5 @@
 import { shoppingList } from '../../../../../core/quantities';
-import { shoppingCsv } from '../../../../../formats/messages/shopping';
+import { shoppingCsv } from '../../../../../formats/shoppingCsv';
 import { context as openContext } from '../../../../../runtime/context';
 import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Units } from '../../formats/units';
-import { conversions } from './formFields';
+import { conversions } from './conversions';
 
 const HOUSES: Units[] = [
   { temp: 'F', mass: 'lb', clock: '12' },

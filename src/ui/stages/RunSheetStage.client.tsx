@@ -1,0 +1,9 @@
+'use client';
+import { useEventDocument } from '../document/EventDocument.client';
+import { useAnswer } from '../document/useAnswer';
+import { RunSheet } from '../runsheet/RunSheet.client';
+
+export function RunSheetStage() {
+  const { input, plan } = useEventDocument();
+  return <RunSheet input={input} plan={plan} decisions={useAnswer('decisions') ?? []} />;
+}

@@ -1,0 +1,22 @@
+import type { Plan, Scheme } from '../core/model';
+import { checkedPlan, searchPlan, type PlanInput } from '../core/planning';
+import { newForecastCache } from '../core/schedule';
+
+/** What the server's pool of workers does: one function a task, named by whoever asks. Each worker keeps the cooks it has run. */
+const MOST_COOKS_KEPT = 500;
+let cache = newForecastCache();
+
+function cooks() {
+  if (cache.cooked.size > MOST_COOKS_KEPT) cache = newForecastCache();
+  return cache;
+}
+
+export const plan = ({ input }: { input: PlanInput }): Plan => checkedPlan(input, cooks());
+
+/** The scheme of the best plan that so many iterations find. */
+export function search({ input, iterations }: { input: PlanInput; iterations: number }): Scheme {
+  const searching = searchPlan(input, { seed: 1, iterations }, cooks());
+  let step = searching.next();
+  while (!step.done) step = searching.next();
+  return step.value.scheme;
+}
