@@ -47,6 +47,7 @@ export function EventHeader() {
   return (
     <>
       <Bar
+        twoRows
         nav={STAGES.map((stage) => (
           <Link
             key={stage}
@@ -65,7 +66,7 @@ export function EventHeader() {
           <p className="truncate font-title text-[0.93rem] font-bold">{event.name}</p>
           <p className="truncate text-[0.82rem] text-soft">{subtitle}</p>
         </div>
-        <div className="flex shrink-0 items-center print:hidden">
+        <div className="ml-auto flex shrink-0 items-center print:hidden">
           <Button look="quiet" className="px-1.5" onClick={undo} disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl Z)">
             <Undo2 size={17} aria-hidden />
           </Button>

@@ -68,7 +68,7 @@ export function EventPits({ event, equipment, others, chooseEquipment, saveDay }
           <h1 className="text-2xl">Pits</h1>
           <p className="text-soft">What this event cooks and holds on. The plan uses only what is ticked.</p>
         </div>
-        <div className="flex flex-wrap items-center gap-2">
+        <div className="flex flex-wrap items-center gap-2 md:shrink-0 md:flex-nowrap">
           {others.length > 0 && (
             <select
               aria-label="Use the equipment of another event"

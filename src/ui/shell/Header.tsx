@@ -5,18 +5,22 @@ import { SettingsMenu } from './SettingsMenu.client';
 export const tab = (here: boolean) =>
   `flex h-full items-center gap-2 border-b-[3px] px-2.5 text-[0.92rem] whitespace-nowrap ${here ? 'border-ember font-bold' : 'border-transparent hover:border-line'}`;
 
-export function Bar({ children, nav }: { children: ReactNode; nav: ReactNode }) {
+/** `twoRows` where there are too many tabs to stand beside the rest on an ordinary screen. */
+export function Bar({ children, nav, twoRows = false }: { children: ReactNode; nav: ReactNode; twoRows?: boolean }) {
   return (
     <header className="sticky top-0 z-30 flex min-h-[50px] flex-wrap items-stretch justify-between gap-x-4 border-b border-line bg-sheet px-4 print:static print:border-0 print:px-0">
-      <div className="flex min-w-0 items-center gap-4">
+      <div className="flex min-w-0 grow items-center gap-4">
         <Link href="/" className="font-title text-[1.15rem] font-extrabold print:hidden">
           Anachron
         </Link>
         {children}
       </div>
-      <nav aria-label="Main" className="flex min-h-[49px] items-stretch overflow-x-auto print:hidden">
+      <nav
+        aria-label="Main"
+        className={`flex min-h-[49px] max-w-full items-stretch overflow-x-auto print:hidden ${twoRows ? 'basis-full min-[1440px]:basis-auto' : ''}`}
+      >
         {nav}
-        <span className="flex items-center pl-2">
+        <span className="ml-auto flex items-center pl-2">
           <SettingsMenu />
         </span>
       </nav>
