@@ -7,7 +7,7 @@ import { bin, ensureBuilt, ensureInstalled, requireNode, ROOT, run, stop } from 
 const demo = process.argv.includes('--demo');
 const port = Number(process.env.PORT ?? 3000);
 const database = path.resolve(ROOT, process.env.ANACHRON_DB ?? (demo ? 'data/local/demo.sqlite' : 'data/local/anachron.sqlite'));
-const env = { ANACHRON_DB: database, NEXT_TELEMETRY_DISABLED: '1' };
+const env = { ANACHRON_DB: database, NEXT_TELEMETRY_DISABLED: '1', PORT: String(port) };
 
 requireNode();
 if (!Number.isInteger(port) || port < 1 || port > 65535) stop(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`);

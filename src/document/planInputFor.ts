@@ -26,6 +26,20 @@ const PREP_AHEAD_MS = 8 * 86_400_000;
 /** Meat goes on this long before the first serving at the most. */
 const QUIET_AHEAD_MS = 3 * 86_400_000;
 
+/**
+ * The days around servings, first to last; servings that lie further apart than an event may reach have days of
+ * their own, so that what is planned from is bounded by what happens, not by the calendar.
+ */
+function spansOf(times: readonly number[]): [firstMs: number, lastMs: number][] {
+  const spans: [number, number][] = [];
+  for (const atMs of times.toSorted((a, b) => a - b)) {
+    const last = spans.at(-1);
+    if (last && atMs - last[1] <= PREP_AHEAD_MS) last[1] = atMs;
+    else spans.push([atMs, atMs]);
+  }
+  return spans;
+}
+
 /** The pieces of an event that were weighed both ways, in their order. */
 export const weighedIn = (event: CookEvent): WeighedPiece[] =>
   event.batches.flatMap(({ cutId, pieces }) =>
@@ -42,8 +56,7 @@ export const libraryFor = (event: CookEvent, facts: Pick<DocumentFacts, 'ownLibr
 export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: PlanInput; learned: LearnedTrim[] } {
   const { library, learned } = libraryFor(event, facts);
   const { equipment, nowMs } = facts;
-  const times = event.servings.map((serving) => serving.atMs);
-  const [firstMs, lastMs] = [Math.min(...times), Math.max(...times)];
+  const spans = spansOf(event.servings.map((serving) => serving.atMs));
   const { fromHour, toHour } = kitchenOf(event);
   const { quietFrom, quietTo } = { ...DEFAULT_VENUE, ...event.venue };
   const input: PlanInput = {
@@ -53,8 +66,8 @@ export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: P
     crew: equipment.crew.filter((member) => event.duty?.some((each) => each.memberId === member.id)),
     library,
     earliestMs: Math.floor(nowMs / MS_PER_MIN) * MS_PER_MIN,
-    quiet: quietBetween(firstMs - QUIET_AHEAD_MS, lastMs, event.timeZone, quietFrom, quietTo),
-    shifts: shiftsBetween(firstMs - PREP_AHEAD_MS, lastMs, event.timeZone, fromHour, toHour),
+    quiet: spans.flatMap(([firstMs, lastMs]) => quietBetween(firstMs - QUIET_AHEAD_MS, lastMs, event.timeZone, quietFrom, quietTo)),
+    shifts: spans.flatMap(([firstMs, lastMs]) => shiftsBetween(firstMs - PREP_AHEAD_MS, lastMs, event.timeZone, fromHour, toHour)),
   };
   return { input, learned };
 }

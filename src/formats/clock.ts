@@ -1,7 +1,9 @@
-import { DateTime } from 'luxon';
+import { DateTime, IANAZone } from 'luxon';
 
 /** Clock times of a place, from instants and back. The only room that knows zones. */
 export type ClockHours = '12' | '24';
+
+export const isZone = (zone: string): boolean => IANAZone.isValidZone(zone);
 
 const at = (ms: number, zone: string) => DateTime.fromMillis(ms, { zone, locale: 'en' });
 

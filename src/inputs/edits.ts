@@ -1,5 +1,5 @@
-import { ArrayMinSize, IsArray, IsIn, IsOptional, MaxLength } from 'class-validator';
-import { CURRENCIES, GRADES, LOOSENABLE, PREP_KINDS, type Grade, type LoosenableRule, type PrepKind } from '../core/model';
+import { ArrayMinSize, IsArray, IsIn, MaxLength } from 'class-validator';
+import { CURRENCIES, GRADES, LIMITS, LOOSENABLE, PREP_KINDS, type Grade, type LoosenableRule, type PrepKind } from '../core/model';
 import {
   BatchRecord,
   BuyingRecord,
@@ -13,7 +13,7 @@ import {
   ServingRecord,
   VenueRecord,
 } from './eventRecord';
-import { Ids, Part, Parts, Range } from './parts';
+import { Ids, Part, Parts, Range, Maybe } from './parts';
 import { Flag, Id, LocalDate, LocalTime, Name, Reason, Sensible } from './rules';
 
 /** What the forms of an event hold: the records themselves, with clock times of the place where those keep instants. */
@@ -22,27 +22,29 @@ import { Flag, Id, LocalDate, LocalTime, Name, Reason, Sensible } from './rules'
 export class ServingInput extends ServingRecord {
   @LocalDate() date!: string;
   @LocalTime() time!: string;
-  @Parts(() => BatchRecord, 20, 'More than 20 cuts at a serving cannot be planned.') batches!: BatchRecord[];
+  @Parts(() => BatchRecord, LIMITS.batches, `More than ${LIMITS.batches} cuts and dishes cannot be planned at once. Split the event.`)
+  batches!: BatchRecord[];
 }
 
 /** The brief: where, when, who eats and what. */
 export class BriefInput extends EventHeadRecord {
   @ArrayMinSize(1, { message: 'An event needs at least one serving to count back from.' })
-  @Parts(() => ServingInput, 12, 'More than 12 servings cannot be planned at once.')
+  @Parts(() => ServingInput, LIMITS.servings, `More than ${LIMITS.servings} servings cannot be planned at once. Split the event.`)
   servings!: ServingInput[];
 }
 
 /** The scale's and the ruler's figures for one piece; what is left out is not known yet. */
 export class PieceWeightsInput {
   @Id() id!: string;
-  @IsOptional() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
-  @IsOptional() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
-  @IsOptional() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
-  @IsOptional() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
+  @Maybe() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
+  @Maybe() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
+  @Maybe() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
+  @Maybe() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
 }
 export class WeightsInput {
   @Id() batchId!: string;
-  @Parts(() => PieceWeightsInput, 200, 'More than 200 pieces is beyond one batch.') pieces!: PieceWeightsInput[];
+  @Parts(() => PieceWeightsInput, LIMITS.piecesInBatch, `More than ${LIMITS.piecesInBatch} pieces is beyond one batch.`)
+  pieces!: PieceWeightsInput[];
 }
 
 export class BuyingInput extends BuyingRecord {
@@ -62,8 +64,8 @@ export class LeftoverInput extends LeftoverRecord {
 /** The kitchen behind an event. Its delivery follows from date and time. */
 export class KitchenInput extends KitchenRecord {
   @IsIn(CURRENCIES, { message: 'Choose a currency.' }) currency!: (typeof CURRENCIES)[number];
-  @IsOptional() @LocalDate() deliverDate?: string;
-  @IsOptional() @LocalTime() deliverTime?: string;
+  @Maybe() @LocalDate() deliverDate?: string;
+  @Maybe() @LocalTime() deliverTime?: string;
 }
 
 export class TickInput {
@@ -89,7 +91,7 @@ export class TightenInput {
 /** Whoever answers for a serving's cards; nobody when left out. */
 export class SignCardsInput {
   @Id() servingId!: string;
-  @IsOptional() @MaxLength(40, { message: 'Keep it under 40 characters.' }) cardsSignedBy?: string;
+  @Maybe() @MaxLength(40, { message: 'Keep it under 40 characters.' }) cardsSignedBy?: string;
 }
 
 /** Which of the owned or hired equipment an event uses. */

@@ -1,4 +1,4 @@
-import { ArrayMinSize, IsIn, IsOptional, ValidateBy } from 'class-validator';
+import { ArrayMinSize, IsIn, ValidateBy } from 'class-validator';
 import {
   BLOCKED_BY,
   FUELS,
@@ -11,7 +11,7 @@ import {
   type Warmer,
   type BlockedPart,
 } from '../core/model';
-import { MaybePart, MaybeParts, Parts, Range } from './parts';
+import { MaybePart, MaybeParts, Parts, Range, Maybe } from './parts';
 import { Between, Flag, Id, Instant, Name, Sensible, WholeBetween } from './rules';
 
 /** Equipment as it is kept, field by field; `sameShape.ts` holds these classes against the model. */
@@ -45,13 +45,13 @@ export class BlockedPartRecord {
 export class RackRecord {
   @Id() id!: string;
   @Name('The rack', 40) name!: string;
-  @IsOptional() @Flag('Round') round?: boolean;
+  @Maybe() @Flag('Round') round?: boolean;
   @Sensible(100, 6000, 'The width') widthMm!: number;
   @Sensible(100, 6000, 'The depth') depthMm!: number;
   @Sensible(30, 1500, 'The clearance') clearanceMm!: number;
   @Sensible(0.5, 1000, 'The load') maxKg!: number;
   @WholeBetween(1, 20, 'The level') level!: number;
-  @IsOptional() @IsIn(RACK_SIDES, { message: 'Choose a side.' }) hotSide?: RackSide;
+  @Maybe() @IsIn(RACK_SIDES, { message: 'Choose a side.' }) hotSide?: RackSide;
   @MaybeParts(() => HeatBandRecord, 6, 'Six bands are plenty.') zones?: HeatBandRecord[];
   @MaybeParts(() => BlockedPartRecord, 8, 'Eight blocked parts are plenty.') blocked?: BlockedPartRecord[];
 }
@@ -59,9 +59,9 @@ export class RackRecord {
 export class PitFuelRecord {
   @IsIn(FUELS, { message: 'Choose a fuel.' }) kind!: Fuel;
   @Sensible(0, 50, 'What it burns an hour') kgPerH!: number;
-  @IsOptional() @WholeBetween(10, 2880, 'Minutes between reloads') reloadMin?: number;
-  @IsOptional() @WholeBetween(30, 2880, 'Minutes between ash') ashMin?: number;
-  @IsOptional() @WholeBetween(30, 2880, 'Minutes between fillings') waterMin?: number;
+  @Maybe() @WholeBetween(10, 2880, 'Minutes between reloads') reloadMin?: number;
+  @Maybe() @WholeBetween(30, 2880, 'Minutes between ash') ashMin?: number;
+  @Maybe() @WholeBetween(30, 2880, 'Minutes between fillings') waterMin?: number;
 }
 
 export class PitRecord {
@@ -73,14 +73,14 @@ export class PitRecord {
   @WholeBetween(0, 360, 'The warm-up, in minutes,') warmUpMin!: number;
   @Sensible(0, 120, 'The drop when opened') openingDropC!: number;
   @Between(0, 90, 'The recovery, in minutes,') recoverMin!: number;
-  @IsOptional() @Sensible(-60, 60, 'The gauge offset') gaugeOffsetC?: number;
-  @IsOptional() @Between(0.5, 2, 'The airflow, against the usual pit of its kind,') airflow?: number;
-  @IsOptional() @Between(0.3, 3, 'The humidity, against the usual pit of its kind,') humidity?: number;
+  @Maybe() @Sensible(-60, 60, 'The gauge offset') gaugeOffsetC?: number;
+  @Maybe() @Between(0.5, 2, 'The airflow, against the usual pit of its kind,') airflow?: number;
+  @Maybe() @Between(0.3, 3, 'The humidity, against the usual pit of its kind,') humidity?: number;
   @MaybePart(() => PitFuelRecord) fuel?: PitFuelRecord;
-  @IsOptional() @Flag('Has a blower') blower?: boolean;
-  @IsOptional() @Flag('Travels') travels?: boolean;
-  @IsOptional() @WholeBetween(0, 2880, 'The time it may burn alone, in minutes,') untendedMaxMin?: number;
-  @IsOptional() @Flag('Hired') hired?: boolean;
+  @Maybe() @Flag('Has a blower') blower?: boolean;
+  @Maybe() @Flag('Travels') travels?: boolean;
+  @Maybe() @WholeBetween(0, 2880, 'The time it may burn alone, in minutes,') untendedMaxMin?: number;
+  @Maybe() @Flag('Hired') hired?: boolean;
   @ArrayMinSize(1, { message: 'A pit needs at least one rack.' })
   @Parts(() => RackRecord, 24, 'More than 24 racks in one pit cannot be planned.')
   racks!: RackRecord[];
@@ -91,8 +91,8 @@ export class HoldingBoxRecord {
   @Name('The box', 40) name!: string;
   @Sensible(5, 2000, 'The volume') litres!: number;
   @Sensible(0.05, 20, 'The heat loss') lossWPerK!: number;
-  @IsOptional() @Flag('Travels') travels?: boolean;
-  @IsOptional() @Flag('Hired') hired?: boolean;
+  @Maybe() @Flag('Travels') travels?: boolean;
+  @Maybe() @Flag('Hired') hired?: boolean;
 }
 
 export class WarmerRecord {
@@ -101,23 +101,23 @@ export class WarmerRecord {
   @IsIn(WARMER_KINDS, { message: 'Choose a kind.' }) kind!: Warmer['kind'];
   @WholeBetween(1, 80, 'The number of pan slots') slots!: number;
   @Sensible(57, 95, 'The set point') setC!: number;
-  @IsOptional() @Flag('Travels') travels?: boolean;
-  @IsOptional() @Flag('Hired') hired?: boolean;
+  @Maybe() @Flag('Travels') travels?: boolean;
+  @Maybe() @Flag('Hired') hired?: boolean;
 }
 
 export class ProbeRecord {
   @Id() id!: string;
   @Name('The thermometer', 40) name!: string;
   @WholeBetween(1, 12, 'The number of channels') channels!: number;
-  @IsOptional() @Sensible(-20, 20, 'The reading in ice water') iceC?: number;
-  @IsOptional() @Sensible(60, 120, 'The reading in boiling water') boilC?: number;
-  @IsOptional() @Sensible(-430, 5000, 'The altitude') altitudeM?: number;
-  @IsOptional() @Instant('The check') checkedAtMs?: number;
-  @IsOptional() @Flag('Out of use') out?: boolean;
+  @Maybe() @Sensible(-20, 20, 'The reading in ice water') iceC?: number;
+  @Maybe() @Sensible(60, 120, 'The reading in boiling water') boilC?: number;
+  @Maybe() @Sensible(-430, 5000, 'The altitude') altitudeM?: number;
+  @Maybe() @Instant('The check') checkedAtMs?: number;
+  @Maybe() @Flag('Out of use') out?: boolean;
 }
 
 export class CrewMemberRecord {
   @Id() id!: string;
   @Name('The person', 40) name!: string;
-  @IsOptional() @Flag('May drive') drives?: boolean;
+  @Maybe() @Flag('May drive') drives?: boolean;
 }

@@ -1,9 +1,10 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsOptional } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn } from 'class-validator';
 import {
   BRINE_WAYS,
   CARRIED,
   COOLING_WAYS,
   GRADES,
+  LIMITS,
   LOOSENABLE,
   SALT_TIMES,
   SIDE_KINDS,
@@ -18,7 +19,7 @@ import {
   type SideKind,
   type ThawWay,
 } from '../core/model';
-import { Ids, IdsById, Lines, MaybePart, MaybeParts, Part, Parts, PartsById, Range } from './parts';
+import { Ids, IdsById, Lines, MaybePart, MaybeParts, Part, Parts, PartsById, Range, Maybe } from './parts';
 import { partialOf } from './partialOf';
 import { Between, Flag, Id, Instant, LocalTime, Name, Reason, Sensible, Text, WholeBetween, Zone } from './rules';
 
@@ -31,8 +32,8 @@ const MOST = 'More than 400 of these cannot be planned.';
 const Declared = () => IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' });
 
 export class GuestsRecord {
-  @WholeBetween(0, 5000, 'The number of adults') adults!: number;
-  @WholeBetween(0, 5000, 'The number of children') children!: number;
+  @WholeBetween(0, LIMITS.guests, 'The number of adults') adults!: number;
+  @WholeBetween(0, LIMITS.guests, 'The number of children') children!: number;
   @Between(0, 1, 'The hearty share') heartyShare!: number;
 }
 
@@ -42,13 +43,13 @@ export class SideRecord {
   @Name('The side', 40) name!: string;
   @Sensible(1, 1000, 'The helping') gPerHead!: number;
   @Flag('Kept cold') chilled!: boolean;
-  @IsOptional() @Id() recipeId?: string;
-  @IsOptional() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
+  @Maybe() @Id() recipeId?: string;
+  @Maybe() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
 }
 
 export class GuestNeedRecord {
   @IsIn(CARRIED, { message: 'Choose an allergen or a diet from the list.' }) carried!: Carried;
-  @WholeBetween(1, 5000, 'The number of guests') guests!: number;
+  @WholeBetween(1, LIMITS.guests, 'The number of guests') guests!: number;
 }
 
 export class ServingRecord {
@@ -59,40 +60,40 @@ export class ServingRecord {
   @WholeBetween(0, 240, 'Carving ahead, in minutes,') carveLeadMin!: number;
   @Part(() => GuestsRecord) guests!: GuestsRecord;
   @Flag('Buffet') buffet!: boolean;
-  @IsOptional() @Between(0, 1, 'The safety margin') marginShare?: number;
+  @Maybe() @Between(0, 1, 'The safety margin') marginShare?: number;
   @MaybeParts(() => SideRecord, 30, 'More than 30 sides at a serving cannot be planned.') sides?: SideRecord[];
   @MaybeParts(() => GuestNeedRecord, CARRIED.length, `There are only ${CARRIED.length} to choose from.`) needs?: GuestNeedRecord[];
-  @IsOptional() @Flag('Highly susceptible guests') highlySusceptible?: boolean;
-  @IsOptional() @Name('The signature', 40) cardsSignedBy?: string;
-  @IsOptional() @WholeBetween(0, 600, 'The drive, in minutes,') travelMin?: number;
-  @IsOptional() @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin?: number;
-  @IsOptional() @WholeBetween(0, 50, 'The number of people there') handsThere?: number;
+  @Maybe() @Flag('Highly susceptible guests') highlySusceptible?: boolean;
+  @Maybe() @Name('The signature', 40) cardsSignedBy?: string;
+  @Maybe() @WholeBetween(0, 600, 'The drive, in minutes,') travelMin?: number;
+  @Maybe() @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin?: number;
+  @Maybe() @WholeBetween(0, 50, 'The number of people there') handsThere?: number;
 }
 
 export class PieceRecord {
   @Id() id!: string;
   @Sensible(0.03, 60, 'The weight of a piece') kg!: number;
-  @IsOptional() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
-  @IsOptional() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
-  @IsOptional() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
-  @IsOptional() @Sensible(8, 3000, 'The length') lengthMm?: number;
-  @IsOptional() @Sensible(8, 3000, 'The width') widthMm?: number;
-  @IsOptional() @Sensible(-30, 60, 'The temperature as it goes on') startC?: number;
-  @IsOptional() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
+  @Maybe() @Sensible(0.03, 60, 'The purchased weight') boughtKg?: number;
+  @Maybe() @Sensible(0.03, 60, 'The trimmed weight') trimmedKg?: number;
+  @Maybe() @Sensible(8, 400, 'The thickness') thicknessMm?: number;
+  @Maybe() @Sensible(8, 3000, 'The length') lengthMm?: number;
+  @Maybe() @Sensible(8, 3000, 'The width') widthMm?: number;
+  @Maybe() @Sensible(-30, 60, 'The temperature as it goes on') startC?: number;
+  @Maybe() @IsIn(GRADES, { message: 'Choose a grade.' }) grade?: Grade;
 }
 
 export class SecondDishRecord {
   @Name('The second dish', 40) name!: string;
   @Id() servingId!: string;
-  @IsOptional() @Between(0.02, 1, 'Its share of the plate') share?: number;
-  @IsOptional() @Between(0.05, 0.95, 'Its part of the meat') partShare?: number;
+  @Maybe() @Between(0.02, 1, 'Its share of the plate') share?: number;
+  @Maybe() @Between(0.05, 0.95, 'Its part of the meat') partShare?: number;
 }
 
 export class BuyingRecord {
   @Name('The source', 40) source!: string;
   @IsIn(GRADES, { message: 'Choose a grade.' }) grade!: Grade;
-  @IsOptional() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
-  @IsOptional() @Range(0.03, 60, 'The weights of a piece') shopKg?: [low: number, high: number];
+  @Maybe() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
+  @Maybe() @Range(0.03, 60, 'The weights of a piece') shopKg?: [low: number, high: number];
   @Between(0, 1, 'The share of trim kept') usableTrimShare!: number;
   @Between(0, 1000, 'The worth of kept trim') usableTrimPerKg!: number;
   @Name('The wood', 30) wood!: string;
@@ -100,18 +101,18 @@ export class BuyingRecord {
 
 /** The recipe of each kind, by its id; none when left out. */
 export class RecipeChoicesRecord {
-  @IsOptional() @Id() brine?: string;
-  @IsOptional() @Id() injection?: string;
-  @IsOptional() @Id() binder?: string;
-  @IsOptional() @Id() rub?: string;
-  @IsOptional() @Id() spray?: string;
-  @IsOptional() @Id() mop?: string;
-  @IsOptional() @Id() wrap?: string;
-  @IsOptional() @Id() braise?: string;
-  @IsOptional() @Id() glaze?: string;
-  @IsOptional() @Id() dressing?: string;
-  @IsOptional() @Id() sauce?: string;
-  @IsOptional() @Id() dish?: string;
+  @Maybe() @Id() brine?: string;
+  @Maybe() @Id() injection?: string;
+  @Maybe() @Id() binder?: string;
+  @Maybe() @Id() rub?: string;
+  @Maybe() @Id() spray?: string;
+  @Maybe() @Id() mop?: string;
+  @Maybe() @Id() wrap?: string;
+  @Maybe() @Id() braise?: string;
+  @Maybe() @Id() glaze?: string;
+  @Maybe() @Id() dressing?: string;
+  @Maybe() @Id() sauce?: string;
+  @Maybe() @Id() dish?: string;
 }
 
 /** What is chosen for a batch's prep; what is done of it comes with the day. */
@@ -128,7 +129,7 @@ export class PrepRecord extends PrepChoicesRecord {
 }
 
 export class ReceiptRecord {
-  @IsOptional() @Sensible(-30, 40, 'The core temperature') coreC?: number;
+  @Maybe() @Sensible(-30, 40, 'The core temperature') coreC?: number;
   @Flag('The pack whole') packWhole!: boolean;
   @Flag('The colour good') colourGood!: boolean;
   @Flag('The fat even') fatEven!: boolean;
@@ -152,15 +153,15 @@ export class BatchRecord {
   @Text(40) label!: string;
   @IsIn(['guests', 'hand'], { message: 'Choose by guests or by hand.' }) sizedBy!: 'guests' | 'hand';
   @ArrayMinSize(1, { message: 'Add at least one piece, or take the cut off the menu.' })
-  @Parts(() => PieceRecord, 200, 'More than 200 pieces is beyond one batch; split it.')
+  @Parts(() => PieceRecord, LIMITS.piecesInBatch, `More than ${LIMITS.piecesInBatch} pieces is beyond one batch; split it.`)
   pieces!: PieceRecord[];
-  @IsOptional() @Between(0.02, 1, 'The share of the plate') share?: number;
+  @Maybe() @Between(0.02, 1, 'The share of the plate') share?: number;
   @MaybePart(() => SecondDishRecord) second?: SecondDishRecord;
   @MaybePart(() => PartialBuyingRecord) buying?: PartialBuyingRecord;
   @MaybePart(() => PartialPrepRecord) prep?: PartialPrepRecord;
   @MaybePart(() => ReceiptRecord) received?: ReceiptRecord;
   @MaybePart(() => LeftoverRecord) leftover?: LeftoverRecord;
-  @IsOptional() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
+  @Maybe() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
 }
 
 export class FinishRecord {
@@ -169,11 +170,11 @@ export class FinishRecord {
 }
 
 export class OverrideRecord {
-  @IsOptional() @Id() pitId?: string;
-  @IsOptional() @Sensible(40, 350, 'The heat') pitC?: number;
+  @Maybe() @Id() pitId?: string;
+  @Maybe() @Sensible(40, 350, 'The heat') pitC?: number;
   @MaybePart(() => FinishRecord) finish?: FinishRecord;
-  @IsOptional() @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin?: number;
-  @IsOptional() @WholeBetween(1, 200, 'The number of runs') parts?: number;
+  @Maybe() @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin?: number;
+  @Maybe() @WholeBetween(1, 200, 'The number of runs') parts?: number;
 }
 
 export class SchemeRecord {
@@ -198,12 +199,12 @@ export class ManualPlacementRecord extends PinnedPlaceRecord {
 
 export class PinRecord {
   @Id() batchId!: string;
-  @IsOptional() @Ids(400) pieceIds?: string[];
+  @Maybe() @Ids(400) pieceIds?: string[];
   @Id() pitId!: string;
   @Instant('The start') onAtMs!: number;
-  @IsOptional() @Sensible(40, 350, 'The heat') pitC?: number;
+  @Maybe() @Sensible(40, 350, 'The heat') pitC?: number;
   @MaybePart(() => FinishRecord) finish?: FinishRecord;
-  @IsOptional() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
+  @Maybe() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
   @MaybeParts(() => PinnedPlaceRecord, 400, MOST) places?: PinnedPlaceRecord[];
 }
 
@@ -244,7 +245,7 @@ export class KitchenRecord {
   @WholeBetween(1, 50, 'The number of carvers') carvers!: number;
   @WholeBetween(0, 23, 'The hour the kitchen opens') fromHour!: number;
   @WholeBetween(1, 24, 'The hour the kitchen closes') toHour!: number;
-  @IsOptional() @Instant('The delivery') deliverAtMs?: number;
+  @Maybe() @Instant('The delivery') deliverAtMs?: number;
 }
 export class PartialKitchenRecord extends partialOf(KitchenRecord) {}
 
@@ -268,7 +269,7 @@ class BaselineBatchRecord {
   @Text(80) label!: string;
   @Between(0, 1e4, 'The pieces') pieces!: number;
   @Between(0, 1e6, 'The weight') kg!: number;
-  @IsOptional() @Instant('The start') onAtMs?: number;
+  @Maybe() @Instant('The start') onAtMs?: number;
   @Text(4000) prep!: string;
 }
 /** The plan the crew was given. */
@@ -293,25 +294,26 @@ export class EventHeadRecord {
 export class EventRecord extends EventHeadRecord {
   @Id() id!: string;
   @ArrayMinSize(1, { message: 'An event needs at least one serving to count back from.' })
-  @Parts(() => ServingRecord, 12, 'More than 12 servings cannot be planned at once.')
+  @Parts(() => ServingRecord, LIMITS.servings, `More than ${LIMITS.servings} servings cannot be planned at once. Split the event.`)
   servings!: ServingRecord[];
-  @Parts(() => BatchRecord, 240, 'More than 240 batches cannot be planned at once.') batches!: BatchRecord[];
+  @Parts(() => BatchRecord, LIMITS.batches, `More than ${LIMITS.batches} cuts and dishes cannot be planned at once. Split the event.`)
+  batches!: BatchRecord[];
   @Ids() pitIds!: string[];
   @Ids() boxIds!: string[];
-  @IsOptional() @Ids() warmerIds?: string[];
-  @IsOptional() @Ids() probeIds?: string[];
+  @Maybe() @Ids() warmerIds?: string[];
+  @Maybe() @Ids() probeIds?: string[];
   @MaybeParts(() => DutyRecord, 80, 'More than 80 shifts cannot be planned.') duty?: DutyRecord[];
   @MaybePart(() => VenueRecord) venue?: VenueRecord;
   @MaybePart(() => DayWeatherRecord) weather?: DayWeatherRecord;
   @MaybePart(() => PartialKitchenRecord) kitchen?: PartialKitchenRecord;
-  @IsOptional() @Text(3) currency?: string;
+  @Maybe() @Text(3) currency?: string;
   @MaybeParts(() => LoosenedRecord, LOOSENABLE.length, 'Each value is loosened once.') loosened?: LoosenedRecord[];
   @MaybeParts(() => ManualPlacementRecord, 400, 'More than 400 pieces cannot be placed by hand.')
   manualPlacements?: ManualPlacementRecord[];
   @MaybeParts(() => PinRecord, 400, MOST) pins?: PinRecord[];
   @MaybePart(() => SchemeRecord) scheme?: SchemeRecord;
   @MaybeParts(() => NamedPlanRecord, 12, 'More than twelve plans cannot be kept side by side.') namedPlans?: NamedPlanRecord[];
-  @IsOptional() @Lines(400, 120) ticked?: string[];
+  @Maybe() @Lines(400, 120) ticked?: string[];
   @MaybePart(() => BaselineRecord) baseline?: BaselineRecord;
   @WholeBetween(0, 1e9, 'The revision') revision!: number;
 }

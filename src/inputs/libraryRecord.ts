@@ -1,5 +1,5 @@
 import { Transform } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsOptional, ValidateIf } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, ValidateIf } from 'class-validator';
 import {
   CARRIED,
   CARVE_MANNERS,
@@ -18,7 +18,7 @@ import {
   type Store,
   type Wrap,
 } from '../core/model';
-import { all, MaybePart, MaybeParts, Part, Parts, Range, Texts } from './parts';
+import { all, MaybePart, MaybeParts, Part, Parts, Range, Texts, Maybe } from './parts';
 import { Between, Flag, Id, Name, Sensible, Text, WholeBetween } from './rules';
 
 /** The library's entries as they are kept, field by field; `sameShape.ts` holds these classes against the model. */
@@ -45,10 +45,10 @@ export class HotFinishRecord {
   @Between(0.5, 60, 'The hot finish, in minutes,') minutes!: number;
 }
 export class WrapWhenRecord {
-  @IsOptional() @Sensible(20, 99, 'The core at the wrap') coreC?: number;
-  @IsOptional() @WholeBetween(1, 2880, 'The time of the wrap, in minutes,') afterMin?: number;
-  @IsOptional() @Flag('Wrap at set bark') bark?: boolean;
-  @IsOptional() @Flag('All must be met') all?: boolean;
+  @Maybe() @Sensible(20, 99, 'The core at the wrap') coreC?: number;
+  @Maybe() @WholeBetween(1, 2880, 'The time of the wrap, in minutes,') afterMin?: number;
+  @Maybe() @Flag('Wrap at set bark') bark?: boolean;
+  @Maybe() @Flag('All must be met') all?: boolean;
 }
 
 export class MethodRecord {
@@ -59,13 +59,13 @@ export class MethodRecord {
   @Text(320) practice!: string;
   @Sensible(60, 300, 'The pit heat') pitC!: number;
   @Range(60, 300, 'The span of heat') pitRangeC!: [low: number, high: number];
-  @IsOptional() @Range(60, 300, 'The span of heat once wrapped') finishRangeC?: [low: number, high: number];
+  @Maybe() @Range(60, 300, 'The span of heat once wrapped') finishRangeC?: [low: number, high: number];
   @MaybeParts(() => HeatStepRecord, 6, 'Six steps are plenty.') steps?: HeatStepRecord[];
   @IsIn(WRAPS, { message: 'Choose a wrap.' }) wrap!: Wrap;
   @Part(() => WrapWhenRecord) wrapWhen!: WrapWhenRecord;
-  @IsOptional() @WholeBetween(1, 2880, 'The time of unwrapping, in minutes,') unwrapAfterMin?: number;
+  @Maybe() @WholeBetween(1, 2880, 'The time of unwrapping, in minutes,') unwrapAfterMin?: number;
   @MaybePart(() => SprayRecord) spray?: SprayRecord;
-  @IsOptional() @WholeBetween(0, 12, 'The number of turns') turns?: number;
+  @Maybe() @WholeBetween(0, 12, 'The number of turns') turns?: number;
   @MaybePart(() => HotFinishRecord) hotFinish?: HotFinishRecord;
   @Flag('Needs smoke') needsSmoke!: boolean;
   @Flag('May finish without smoke') finishOffSmoke!: boolean;
@@ -89,10 +89,10 @@ export class CutRecord {
   @Id() id!: string;
   @Name('The cut', 60) name!: string;
   @Texts([30, 30], 'Say what one and what several are called.') noun!: [one: string, many: string];
-  @IsOptional() @Text(30) called?: string;
+  @Maybe() @Text(30) called?: string;
   @IsIn(SPECIES, { message: 'Choose the animal.' }) species!: Species;
   @IsIn(SAFETY_CLASSES, { message: 'Say what the safety rules should take it for.' }) safetyClass!: SafetyClass;
-  @IsOptional() @Id() modelCutId?: string;
+  @Maybe() @Id() modelCutId?: string;
   @Sensible(20, 1500, 'The length') lengthMm!: number;
   @Sensible(20, 1500, 'The width') widthMm!: number;
   @Sensible(5, 400, 'The thickness') thicknessMm!: number;
@@ -106,20 +106,20 @@ export class CutRecord {
   @Range(40, 110, 'The usual pull') pulledAtC!: [low: number, high: number];
   @IsIn(CARVE_MANNERS, { message: 'Choose how it is carved.' }) carved!: CarveManner;
   @Between(0, 60, 'Carving, in minutes a piece,') carveMin!: number;
-  @IsOptional() @Between(0, 40, 'The salt, in grams a kilogram,') saltGPerKg?: number;
-  @IsOptional() @WholeBetween(1, 30, 'The number of bones') bones?: number;
+  @Maybe() @Between(0, 40, 'The salt, in grams a kilogram,') saltGPerKg?: number;
+  @Maybe() @WholeBetween(1, 30, 'The number of bones') bones?: number;
   @WholeBetween(0, 2880, 'The longest hold, in minutes,') holdMaxMin!: number;
   @Text(240) signs!: string;
   @Text(240) probe!: string;
-  @IsOptional() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;
-  @IsOptional() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
+  @Maybe() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;
+  @Maybe() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
 }
 
 export class IngredientRecord {
   @Name('The ingredient', 60) name!: string;
   @Sensible(0.001, 100_000, 'This part') parts!: number;
   @IsIn(STORES, { message: 'Choose where it is bought.' }) store!: Store;
-  @IsOptional() @IsIn(['salt', 'water'], { message: 'Salt, water or neither.' }) role?: Ingredient['role'];
+  @Maybe() @IsIn(['salt', 'water'], { message: 'Salt, water or neither.' }) role?: Ingredient['role'];
   @IsArray()
   @ArrayMaxSize(CARRIED.length)
   @IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' })

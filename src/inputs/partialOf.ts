@@ -1,5 +1,6 @@
 import type { ClassConstructor } from 'class-transformer';
-import { getMetadataStorage, IsOptional } from 'class-validator';
+import { getMetadataStorage } from 'class-validator';
+import { Maybe } from './parts';
 
 /** A class like `base` of which every field may be left out; what is there is checked as `base` checks it. */
 export function partialOf<T extends object>(base: ClassConstructor<T>): ClassConstructor<Partial<T>> {
@@ -10,6 +11,6 @@ export function partialOf<T extends object>(base: ClassConstructor<T>): ClassCon
       .getTargetValidationMetadatas(base, '', true, false)
       .map((each) => each.propertyName),
   );
-  for (const field of fields) IsOptional()(Partially.prototype, field);
+  for (const field of fields) Maybe()(Partially.prototype, field);
   return Partially as ClassConstructor<Partial<T>>;
 }

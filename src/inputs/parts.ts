@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { plainToInstance, Type, type ClassConstructor } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsOptional, ValidateBy, ValidateNested, validateSync } from 'class-validator';
+import { ArrayMaxSize, IsArray, ValidateBy, ValidateNested, validateSync, ValidateIf } from 'class-validator';
 
 /** Decorators put together, applied in order. */
 export const all =
@@ -10,6 +10,9 @@ export const all =
 
 /** Options every check of ours is made with: fields nobody declared are refused. */
 export const STRICT = Object.freeze({ whitelist: true, forbidNonWhitelisted: true, stopAtFirstError: true, forbidUnknownValues: true });
+
+/** What may be left out. Nothing else stands for that: null is a value, and refused where it does not belong. */
+export const Maybe = (): PropertyDecorator => ValidateIf((_, value) => value !== undefined);
 
 const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value) && value instanceof Object;
@@ -22,7 +25,7 @@ const OnePart = () =>
 
 /** One nested part. */
 export const Part = (part: () => ClassConstructor<object>) => all(OnePart(), ValidateNested(), Type(part));
-export const MaybePart = (part: () => ClassConstructor<object>) => all(IsOptional(), Part(part));
+export const MaybePart = (part: () => ClassConstructor<object>) => all(Maybe(), Part(part));
 
 const EachPart = () =>
   ValidateBy({
@@ -42,8 +45,7 @@ export const Parts = (part: () => ClassConstructor<object>, most: number, messag
     ValidateNested({ each: true }),
     Type(part),
   );
-export const MaybeParts = (part: () => ClassConstructor<object>, most: number, message: string) =>
-  all(IsOptional(), Parts(part, most, message));
+export const MaybeParts = (part: () => ClassConstructor<object>, most: number, message: string) => all(Maybe(), Parts(part, most, message));
 
 /** A table of parts by id. */
 export const PartsById = (part: () => ClassConstructor<object>, most: number) =>

@@ -1,5 +1,5 @@
 import { IsArray, IsIn, IsString, MaxLength, ValidateBy } from 'class-validator';
-import { EQUIPMENT_SETS } from '../core/model';
+import { EQUIPMENT_SETS, LIMITS } from '../core/model';
 import type { Change } from '../core/edits';
 import { Id, LocalDate, LocalTime, Name, Text, WholeBetween, Zone } from './rules';
 
@@ -11,8 +11,8 @@ export class CreateEventInput {
   @Zone() timeZone!: string;
   @LocalDate() date!: string;
   @LocalTime() time!: string;
-  @WholeBetween(1, 5000, 'The number of adults') adults!: number;
-  @WholeBetween(0, 5000, 'The number of children') children!: number;
+  @WholeBetween(1, LIMITS.guests, 'The number of adults') adults!: number;
+  @WholeBetween(0, LIMITS.guests, 'The number of children') children!: number;
 }
 
 export class EventIdInput {
@@ -71,13 +71,13 @@ export class LibraryIdInput {
 export class PlanFileInput {
   @Id() eventId!: string;
   @IsString({ message: 'Choose a file.' })
-  @MaxLength(8_000_000, { message: 'This file is too large to be a plan: 8 MB is the most.' })
+  @MaxLength(LIMITS.fileBytes, { message: 'This file is too large to be a plan: 8 MB is the most.' })
   text!: string;
 }
 
 /** An event file, as text. */
 export class ImportInput {
   @IsString({ message: 'Choose a file.' })
-  @MaxLength(8_000_000, { message: 'This file is too large to be an event: 8 MB is the most.' })
+  @MaxLength(LIMITS.fileBytes, { message: 'This file is too large to be an event: 8 MB is the most.' })
   text!: string;
 }

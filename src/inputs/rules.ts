@@ -12,19 +12,33 @@ import {
   type ValidationOptions,
 } from 'class-validator';
 import { IANAZone } from 'luxon';
+import { LIMITS } from '../core/model';
 import { all, ID } from './parts';
 
+/** Signs that cannot be seen, or that turn the text beside them round: no name and no line needs them. */
+const UNSEEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u2028-\u202e\u2066-\u2069\ufeff\ufff9-\ufffb]/;
+export const isPrintable = (text: string): boolean => !UNSEEN.test(text);
+const Printable = ({ oneLine = false } = {}) =>
+  ValidateBy({
+    name: 'printable',
+    validator: {
+      validate: (value) => typeof value === 'string' && isPrintable(value) && !(oneLine && /[\t\n]/.test(value)),
+      defaultMessage: () => 'Use letters, digits and signs that can be printed.',
+    },
+  });
+
 /** A name that is not blank and fits on a tag. */
-export const Name = (what: string, longest = 80) =>
+export const Name = (what: string, longest: number = LIMITS.nameLength) =>
   all(
     IsString({ message: `${what} must be text.` }),
     MinLength(1, { message: `Give ${what.toLowerCase()} a name.` }),
     Matches(/\S/, { message: `Give ${what.toLowerCase()} a name.` }),
+    Printable({ oneLine: true }),
     MaxLength(longest, { message: `Keep it under ${longest} characters.` }),
   );
 
 export const Text = (longest: number) =>
-  all(IsString({ message: 'This must be text.' }), MaxLength(longest, { message: `Keep it under ${longest} characters.` }));
+  all(IsString({ message: 'This must be text.' }), Printable(), MaxLength(longest, { message: `Keep it under ${longest} characters.` }));
 
 /** Identifiers are made by the product; anything else is refused. */
 export const Id = () =>

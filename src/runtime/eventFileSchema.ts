@@ -28,6 +28,7 @@ const converters: Record<string, (meta: { constraints?: unknown[] }) => JsonSche
   min: ({ constraints: [minimum] = [] }) => ({ minimum }),
   max: ({ constraints: [maximum] = [] }) => ({ maximum }),
   zone: () => ({ type: 'string' }),
+  printable: () => ({}),
   onePart: () => ({}),
   eachPart: () => ({}),
   aboveField: () => ({}),

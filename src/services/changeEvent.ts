@@ -1,11 +1,12 @@
-import { eventProblems } from '../core/edits';
+import { newProblems } from '../core/edits';
 import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import { libraryFor, type DocumentFacts, type Edit } from '../document';
 import { check, EventRecord } from '../inputs';
-import { loadEvent, saveEvent } from '../persistence';
+import { saveEvent } from '../persistence';
 import type { Context } from './context';
 import { documentFacts } from './reading';
+import { storedEvent } from './stored';
 
 type Change = (event: CookEvent, facts: DocumentFacts) => Outcome<CookEvent>;
 
@@ -15,7 +16,7 @@ type Change = (event: CookEvent, facts: DocumentFacts) => Outcome<CookEvent>;
  */
 export async function changeEvent(context: Context, eventId: string, change: Change): Promise<Outcome<CookEvent>> {
   return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
-    const stored = await loadEvent(eventId, transaction);
+    const stored = await storedEvent(eventId, transaction);
     if (!stored) return failure({ code: 'eventGone' });
     const facts = await documentFacts(context, eventId);
     const changed = change(stored, facts);
@@ -24,7 +25,7 @@ export async function changeEvent(context: Context, eventId: string, change: Cha
     const shape = check(EventRecord, event);
     if (!shape.ok) return shape;
     const { library } = libraryFor(event, facts);
-    const problems = eventProblems(event, stored, { library, equipment: facts.equipment, nowMs: facts.nowMs });
+    const problems = newProblems(event, stored, stored, { library, equipment: facts.equipment, nowMs: facts.nowMs });
     if (problems.length > 0) return failure(...problems);
     await saveEvent(event, context.nowMs(), transaction);
     return success(event);

@@ -1,7 +1,8 @@
 import { EQUIPMENT_SETS, presetPit, type Pit, type Probe } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
-import { listEquipment, markGearDeleted, saveGear as storeGear, type GearKind, type GearKinds } from '../persistence';
+import { markGearDeleted, saveGear as storeGear, type GearKind, type GearKinds } from '../persistence';
 import type { Context } from './context';
+import { storedEquipment } from './stored';
 
 type Saved = Outcome<{ id: string }>;
 
@@ -49,7 +50,7 @@ export const saveCrew = saver('crew');
 
 /** A thermometer whose readings are new was checked now. */
 export async function saveProbe(context: Context, input: Probe): Promise<Saved> {
-  const before = (await listEquipment()).probes.find((probe) => probe.id === input.id);
+  const before = (await storedEquipment()).probes.find((probe) => probe.id === input.id);
   const same = before?.iceC === input.iceC && before?.boilC === input.boilC;
   const read = input.iceC !== undefined || input.boilC !== undefined;
   const checkedAtMs = same ? before?.checkedAtMs : read ? context.nowMs() : undefined;

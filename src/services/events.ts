@@ -1,11 +1,13 @@
+import { limitProblems } from '../core/edits';
 import type { CookEvent } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
 import type { CreateEventInput, RenameEventInput } from '../inputs';
 import { instantOf } from '../formats/clock';
-import { handOverBrought, loadEvent, markEventDeleted, saveEvent } from '../persistence';
+import { handOverBrought, markEventDeleted, saveEvent } from '../persistence';
 import { changeEvent } from './changeEvent';
 import type { Context } from './context';
 import { listEquipment } from './reading';
+import { storedEvent } from './stored';
 
 /** Half an hour before serving the knives come out, unless the owner says otherwise. */
 const CARVE_LEAD_MIN = 30;
@@ -19,7 +21,7 @@ export async function createEvent(context: Context, input: CreateEventInput): Pr
     return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
   if (at.ms <= context.nowMs()) return failure({ code: 'servingInPast', path: 'date' });
   const { pits, boxes, warmers, probes } = await listEquipment(context);
-  return context.db.write(async (transaction) => {
+  return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
     const event: CookEvent = {
       id: context.newId(),
       name: input.name.trim(),
@@ -45,6 +47,8 @@ export async function createEvent(context: Context, input: CreateEventInput): Pr
       warmerIds: warmers.map((warmer) => warmer.id),
       probeIds: probes.map((probe) => probe.id),
     };
+    const [problem] = limitProblems(event, { nowMs: context.nowMs() });
+    if (problem) return failure({ code: problem.code, path: 'date' });
     await saveEvent(event, context.nowMs(), transaction);
     return success(event);
   });
@@ -72,7 +76,7 @@ function asPlanned(event: CookEvent): CookEvent {
 /** Copies an event as it was planned, under a new name. */
 export async function duplicateEvent(context: Context, eventId: string): Promise<Outcome<CookEvent>> {
   return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
-    const source = await loadEvent(eventId, transaction);
+    const source = await storedEvent(eventId, transaction);
     if (!source) return failure({ code: 'eventGone' });
     const copy: CookEvent = { ...asPlanned(source), id: context.newId(), name: `${source.name}, copy`.slice(0, 80), revision: 1 };
     await saveEvent(copy, context.nowMs(), transaction);

@@ -18,7 +18,6 @@ import { filePit, readEventFile, sameOnPaper, unpacked, type Unpacked } from '..
 import {
   findGear,
   findLibraryEntry,
-  loadOwnLibrary,
   saveEvent,
   saveGear,
   saveLibraryEntry,
@@ -27,6 +26,7 @@ import {
   type LibraryKind,
 } from '../persistence';
 import type { Context } from './context';
+import { storedLibrary } from './stored';
 import { unreadable } from './unreadable';
 
 /** How the house's things go by another name than the file's: `kind/id of the file` to the house's id. */
@@ -61,7 +61,7 @@ export async function importEvent(context: Context, input: ImportInput): Promise
       if (id !== gear.id) renamed.set(`${kind}/${gear.id}`, id);
       await saveGear(kind, { ...(same ? had.gear : gear), id }, now, transaction, eventId);
     };
-    const house = libraryWith(await loadOwnLibrary(transaction));
+    const house = libraryWith(await storedLibrary(transaction));
     const takeEntry = async (kind: LibraryKind, entry: Cut | Method | Recipe, all: readonly { id: string }[]) => {
       const atHand = all.find((each) => each.id === entry.id);
       if (atHand && sameOnPaper(atHand, entry)) return;

@@ -1,13 +1,14 @@
 import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type Method, type Recipe } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
-import { eventsHolding, loadOwnLibrary, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
+import { eventsHolding, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
 import type { Context } from './context';
+import { storedLibrary } from './stored';
 
 type Saved = Outcome<{ id: string }>;
 
 /** The library with the owner's changes, and which entries are theirs. */
 export async function readLibrary(_context: Context): Promise<{ library: Library; own: Record<keyof Library, string[]> }> {
-  const own = await loadOwnLibrary();
+  const own = await storedLibrary();
   const ids = (entries: readonly { id: string }[]) => entries.map((each) => each.id);
   return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
 }

@@ -27,7 +27,7 @@ describe('one declaration for each thing', () => {
       'batches.0.pieces.0.colour',
     ]);
     expect(pathsOf({ ...event, scheme: [] })).toEqual(['scheme']);
-    expect(pathsOf({ ...event, venue: null })).toEqual([]);
+    expect(pathsOf({ ...event, venue: null })).toEqual(['venue']);
     expect(pathsOf({ ...event, duty: ['$undefined'] })).toEqual(['duty']);
     expect(pathsOf({ ...event, servings: [{ ...event.servings[0]!, needs: [[]] }] })).toEqual(['servings.0.needs']);
   });

@@ -1,6 +1,7 @@
 import { cutIn, methodIn, recipeIn, type Batch, type CookEvent, type Equipment, type Library, type RecipeKind } from '../model';
 import type { Problem } from '../outcome';
 import { LOOSEST, STRICT_LIMITS } from '../safety';
+import { limitProblems } from './limitProblems';
 
 /** What an event is held against: the owner's library and equipment, and the present moment. */
 export interface EventFacts {
@@ -11,13 +12,27 @@ export interface EventFacts {
 
 /** The same wherever an event is changed: on the page before it shows, and on the server before it is kept. */
 export function eventProblems(event: CookEvent, before: CookEvent | undefined, facts: EventFacts): Problem[] {
-  return [
+  const problems = [
     ...idProblems(event),
     ...servingProblems(event, before, facts),
     ...batchProblems(event, before, facts.library),
     ...dayProblems(event),
     ...equipmentProblems(event, before, facts.equipment),
   ];
+  // What is wrong already is not said a second time.
+  const said = new Set(problems.map((problem) => problem.path));
+  return [...problems, ...limitProblems(event, facts).filter((problem) => !said.has(problem.path))];
+}
+
+/**
+ * The problems of an event that were not there before; `saved` is what was last kept. An event that is broken all the same, by an older
+ * program or by another hand, can be mended step by step: what is wrong already stops no other change.
+ */
+export function newProblems(event: CookEvent, before: CookEvent, saved: CookEvent, facts: EventFacts): Problem[] {
+  const had = eventProblems(before, saved, facts);
+  return eventProblems(event, saved, facts).filter(
+    (problem) => !had.some((other) => other.code === problem.code && other.path === problem.path),
+  );
 }
 
 function idProblems(event: CookEvent): Problem[] {

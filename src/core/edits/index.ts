@@ -1,3 +1,4 @@
 export { applyChanges, diffOf, reversed, sameValue } from './diff';
 export type { Change } from './diff';
-export { eventProblems } from './eventProblems';
+export { eventProblems, newProblems } from './eventProblems';
+export { limitProblems } from './limitProblems';

@@ -6,6 +6,7 @@ export * from './cut';
 export * from './equipment';
 export * from './event';
 export * from './library';
+export * from './limits';
 export * from './method';
 export * from './exchange';
 export * from './piece';

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../core/model';
 import type { Outcome, Problem } from '../../core/outcome';
 
 /** Problem codes of the services in words: what happened, what was kept, what to do. */
@@ -7,6 +8,12 @@ const WORDS: Record<string, string> = {
     'This event was changed in another window. What you did is still here: put it on top of the newer one, or take the newer one as it is.',
   servingGone: 'This serving is no longer on the event. Load the page again.',
   servingInPast: 'This time has passed. Choose a later one.',
+  tooFarBack: `This lies more than ${LIMITS.yearsBack} years back. Check the year.`,
+  tooFarAhead: `This lies more than ${LIMITS.yearsAhead} years ahead. Check the year.`,
+  servingsTooFarApart: `All servings of an event lie within ${LIMITS.servingsSpanDays} days. Check the day, or split the event.`,
+  tooManyPieces: `More than ${LIMITS.pieces} pieces cannot be planned at once. Split the event.`,
+  outsideEventDays: `This lies outside the days of the event: at most ${LIMITS.daysBefore} days before the first serving and ${LIMITS.daysAfter} after the last. Check the date.`,
+  heatOutOfPit: 'This pit cannot be set to that heat. Choose one within its span.',
   noSuchDate: 'There is no such date. Choose another.',
   clockSkipsIt: 'The clocks go forward over this time that night; it does not exist. Choose another.',
   noGuests: 'Nobody eats at this serving. Give at least one guest.',

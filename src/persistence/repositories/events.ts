@@ -1,6 +1,7 @@
 import { Op, type Transaction } from 'sequelize';
 import type { CookEvent } from '../../core/model';
 import { EventRow, WeighedPieceRow } from '../tables';
+import { bodyOf } from './body';
 
 /** An event as the list shows it. */
 export interface EventSummary {
@@ -14,7 +15,7 @@ export interface EventSummary {
   cuts: number;
 }
 
-const eventFrom = (row: EventRow): CookEvent => JSON.parse(row.body) as CookEvent;
+const eventFrom = (row: EventRow): CookEvent => bodyOf(row) as CookEvent;
 
 export async function listEvents(transaction?: Transaction): Promise<EventSummary[]> {
   const rows = await EventRow.findAll({ where: { deletedAtMs: null }, transaction });
@@ -22,7 +23,7 @@ export async function listEvents(transaction?: Transaction): Promise<EventSummar
     .map((row) => ({
       id: row.id,
       name: row.name,
-      place: eventFrom(row).place,
+      place: String(eventFrom(row).place ?? ''),
       timeZone: row.timeZone,
       firstServingMs: row.firstServingMs === null ? undefined : Number(row.firstServingMs),
       lastServingMs: row.lastServingMs === null ? undefined : Number(row.lastServingMs),

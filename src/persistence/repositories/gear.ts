@@ -2,6 +2,7 @@ import { Op, type Transaction } from 'sequelize';
 import type { CrewMember, Equipment, HoldingBox, Pit, Probe, Warmer } from '../../core/model';
 import { GearRow } from '../tables';
 import { presentRows } from './brought';
+import { bodyOf } from './body';
 
 /** Everything an owner has, by kind. */
 export interface GearKinds {
@@ -18,7 +19,7 @@ export async function listEquipment(transaction?: Transaction): Promise<Equipmen
   const rows = await GearRow.findAll({ where: { deletedAtMs: null }, order: [['seq', 'ASC']], transaction });
   const present = await presentRows(rows, transaction);
   const of = <K extends GearKind>(kind: K): GearKinds[K][] =>
-    present.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as GearKinds[K]);
+    present.filter((row) => row.kind === kind).map((row) => bodyOf(row) as GearKinds[K]);
   return { pits: of('pit'), boxes: of('box'), warmers: of('warmer'), probes: of('probe'), crew: of('crew') };
 }
 
@@ -31,7 +32,7 @@ export async function findGear<K extends GearKind>(
   const row = await GearRow.findOne({ where: { kind, id }, transaction });
   if (!row) return undefined;
   const atHand = row.deletedAtMs === null && (await presentRows([row], transaction)).length > 0;
-  return { gear: JSON.parse(row.body) as GearKinds[K], atHand };
+  return { gear: bodyOf(row) as GearKinds[K], atHand };
 }
 
 /** Saves gear; what came with an event says which. */

@@ -2,6 +2,7 @@ import { literal, type Transaction } from 'sequelize';
 import type { Cut, Library, Method, Recipe } from '../../core/model';
 import { LibraryEntryRow } from '../tables';
 import { presentRows } from './brought';
+import { bodyOf } from './body';
 
 export type LibraryKind = 'cut' | 'method' | 'recipe';
 
@@ -12,7 +13,7 @@ export async function loadOwnLibrary(transaction?: Transaction): Promise<Library
     transaction,
   });
   const present = await presentRows(rows, transaction);
-  const bodies = <T>(kind: LibraryKind): T[] => present.filter((row) => row.kind === kind).map((row) => JSON.parse(row.body) as T);
+  const bodies = <T>(kind: LibraryKind): T[] => present.filter((row) => row.kind === kind).map((row) => bodyOf(row) as T);
   return { cuts: bodies<Cut>('cut'), methods: bodies<Method>('method'), recipes: bodies<Recipe>('recipe') };
 }
 
@@ -37,5 +38,5 @@ export async function removeLibraryEntry(kind: LibraryKind, id: string, transact
 /** An entry of this kind and id, though the event that brought it is deleted. */
 export async function findLibraryEntry(kind: LibraryKind, id: string, transaction: Transaction): Promise<unknown> {
   const row = await LibraryEntryRow.findOne({ where: { kind, id }, transaction });
-  return row && JSON.parse(row.body);
+  return row && bodyOf(row);
 }

@@ -1,4 +1,4 @@
-import { applyChanges, diffOf, eventProblems, reversed, sameValue, type Change } from '../../core/edits';
+import { applyChanges, diffOf, newProblems, reversed, sameValue, type Change } from '../../core/edits';
 import type { CookEvent } from '../../core/model';
 import { failure, success, type Outcome, type Problem } from '../../core/outcome';
 import { libraryFor, type DocumentFacts } from '../../document';
@@ -131,18 +131,16 @@ export class EventStore {
   }
 
   /** Problems a change would bring that were not there before. */
-  private newProblems(event: CookEvent): Problem[] {
+  private problemsOf(event: CookEvent): Problem[] {
     const { facts } = this.state;
-    const held = (each: CookEvent) => eventProblems(each, this.saved, { library: libraryFor(each, facts).library, ...facts });
-    const before = held(this.state.event);
-    return held(event).filter((problem) => !before.some((other) => other.code === problem.code && other.path === problem.path));
+    return newProblems(event, this.state.event, this.saved, { library: libraryFor(event, facts).library, ...facts });
   }
 
   /** One edit. Refused, with nothing changed, where it would break the event's own rules. */
   edit(make: (event: CookEvent) => CookEvent, { undone, key, source = 'owner' }: EditOptions): Outcome<CookEvent> {
     const event = make(this.state.event);
     if (sameValue(withoutRevision(event), withoutRevision(this.state.event))) return success(this.state.event);
-    const problems = this.newProblems(event);
+    const problems = this.problemsOf(event);
     if (problems.length > 0) return failure(...problems);
     const last = this.done.at(-1);
     const typingOn = key !== undefined && last?.key === key;

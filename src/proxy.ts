@@ -1,0 +1,20 @@
+import { NextResponse, type NextRequest } from 'next/server';
+import { ANSWER_HEADERS, contentPolicy, isForwarded, refusal } from './runtime/gate';
+
+/** Every request passes here first: wrong hosts and foreign origins are turned away, and every answer is told what it may do. */
+export function proxy(request: NextRequest): NextResponse {
+  const { headers } = request;
+  const refused = refusal(
+    { method: request.method, host: headers.get('host'), origin: headers.get('origin'), fetchSite: headers.get('sec-fetch-site') },
+    process.env.PORT ?? '3000',
+  );
+  const policy = contentPolicy(crypto.randomUUID().replaceAll('-', ''));
+  const passed = new Headers([...headers].filter(([name]) => !isForwarded(name)));
+  passed.set('Content-Security-Policy', policy);
+  const answer = refused
+    ? new NextResponse(refused.message, { status: refused.status, headers: { 'Content-Type': 'text/plain; charset=utf-8' } })
+    : NextResponse.next({ request: { headers: passed } });
+  for (const [name, value] of Object.entries(ANSWER_HEADERS)) answer.headers.set(name, value);
+  answer.headers.set('Content-Security-Policy', policy);
+  return answer;
+}

@@ -1,0 +1,50 @@
+/** Who is answered at all, and what every answer carries. Pure: `src/proxy.ts` asks it for each request. */
+
+/** The program answers on this machine only, under these names. */
+const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
+
+export interface Asked {
+  method: string;
+  host: string | null;
+  origin: string | null;
+  fetchSite: string | null;
+}
+
+/** Why a request is not answered, with the status to say it by; undefined when it is. */
+export function refusal({ method, host, origin, fetchSite }: Asked, port: string): { status: number; message: string } | undefined {
+  const ours = LOCAL_NAMES.map((name) => (port === '80' ? name : `${name}:${port}`));
+  if (host === null || !ours.includes(host.toLowerCase()))
+    return { status: 421, message: `This program answers only at http://${ours[0]}. Open that address.` };
+  if (method === 'GET' || method === 'HEAD') return undefined;
+  const foreign = origin !== null && !ours.some((each) => origin.toLowerCase() === `http://${each}`);
+  if (foreign || (fetchSite !== null && fetchSite !== 'same-origin' && fetchSite !== 'none'))
+    return { status: 403, message: 'Only the program’s own pages may change anything. Nothing was changed.' };
+  return undefined;
+}
+
+/** Headers that other programs put before a request; nothing of ours believes them. */
+export const isForwarded = (name: string): boolean => /^(x-forwarded-.*|forwarded|x-real-ip|x-original-url|x-rewrite-url)$/i.test(name);
+
+/** What a page may load and run. Scripts are the framework's and ours, by a number that is drawn for each answer. */
+export const contentPolicy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+
+export const ANSWER_HEADERS: Readonly<Record<string, string>> = Object.freeze({
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'DENY',
+  'Referrer-Policy': 'same-origin',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+});

@@ -1,0 +1,84 @@
+import type { ClassConstructor } from 'class-transformer';
+import type { Transaction } from 'sequelize';
+import type { CookEvent, Equipment, Library } from '../core/model';
+import {
+  CrewMemberRecord,
+  CutRecord,
+  EventRecord,
+  HoldingBoxRecord,
+  mended,
+  MethodRecord,
+  PitRecord,
+  ProbeRecord,
+  RecipeRecord,
+  WarmerRecord,
+} from '../inputs';
+import * as persistence from '../persistence';
+
+/**
+ * What is kept, as its record allows it. An older program or another hand may have stored what no page can bear:
+ * that is taken out on the way in, the rest stays, and the next change stores it sound.
+ */
+
+/** What an event cannot be without, where what was stored of it cannot be read. */
+const USUAL_EVENT = {
+  name: 'An event to be mended',
+  place: '',
+  timeZone: 'UTC',
+  altitudeM: 0,
+  confidence: 0.9,
+  servings: [
+    {
+      id: 'serving',
+      name: 'Serving',
+      atMs: 0,
+      serveForMin: 45,
+      carveLeadMin: 30,
+      guests: { adults: 1, children: 0, heartyShare: 0 },
+      buffet: true,
+    },
+  ],
+  batches: [],
+  pitIds: [],
+  boxIds: [],
+  revision: 0,
+};
+
+/** Checking a whole event takes milliseconds, and pages read it far more often than it changes. */
+const MOST_KEPT = 400;
+const sound = new WeakMap<ClassConstructor<object>, Map<string, object | undefined>>();
+
+function soundOf<T extends object>(type: ClassConstructor<T>, stored: object, usual?: object): T | undefined {
+  const kept = sound.get(type) ?? new Map<string, object | undefined>();
+  sound.set(type, kept);
+  const body = JSON.stringify(stored);
+  if (!kept.has(body)) {
+    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+    kept.set(body, mended(type, stored, usual as never));
+  }
+  const found = kept.get(body);
+  return found && (structuredClone(found) as T);
+}
+const allOf = <T extends object>(type: ClassConstructor<T>, stored: readonly object[]): T[] =>
+  stored.flatMap((each) => soundOf(type, each) ?? []);
+
+export async function storedEvent(id: string, transaction?: Transaction): Promise<CookEvent | undefined> {
+  const stored = await persistence.loadEvent(id, transaction);
+  return stored && (soundOf(EventRecord, { ...stored, id }, { ...USUAL_EVENT, id }) as CookEvent | undefined);
+}
+
+export async function storedEquipment(transaction?: Transaction): Promise<Equipment> {
+  const { pits, boxes, warmers, probes, crew } = await persistence.listEquipment(transaction);
+  return {
+    pits: allOf(PitRecord, pits),
+    boxes: allOf(HoldingBoxRecord, boxes),
+    warmers: allOf(WarmerRecord, warmers),
+    probes: allOf(ProbeRecord, probes),
+    crew: allOf(CrewMemberRecord, crew),
+  };
+}
+
+export async function storedLibrary(transaction?: Transaction): Promise<Library> {
+  const { cuts, methods, recipes } = await persistence.loadOwnLibrary(transaction);
+  return { cuts: allOf(CutRecord, cuts), methods: allOf(MethodRecord, methods), recipes: allOf(RecipeRecord, recipes) };
+}
