@@ -1,4 +1,5 @@
 import type { Batch, CookEvent, Piece, Serving } from '../core/model';
+import { isInEventDays } from '../core/edits';
 import { failure, success, type Problem } from '../core/outcome';
 import { instantOf, localDate, localTime } from '../formats/clock';
 import type { BriefInput, ServingInput } from '../inputs';
@@ -22,7 +23,7 @@ export const saveBrief: Edit<BriefInput> = (event, brief, { nowMs }) => {
   if (problems.length > 0) return failure(...problems);
   const before = new Map(event.batches.map((batch) => [batch.id, batch]));
   const { servings, ...head } = brief;
-  return success({
+  const moved: CookEvent = {
     ...event,
     ...head,
     name: brief.name.trim(),
@@ -36,7 +37,10 @@ export const saveBrief: Edit<BriefInput> = (event, brief, { nowMs }) => {
     batches: servings.flatMap((serving) =>
       serving.batches.map((batch) => ({ ...batchAfter(batch, before.get(batch.id)), servingId: serving.id })),
     ),
-  });
+  };
+  // A run that was pinned to a day the event has left is planned anew.
+  const pins = event.pins?.filter((pin) => isInEventDays(moved, pin.onAtMs) || !isInEventDays(event, pin.onAtMs));
+  return success(pins?.length === event.pins?.length ? moved : { ...moved, pins });
 };
 
 /** Another cut under the same line keeps nothing of what buying and prep chose for the one before. */

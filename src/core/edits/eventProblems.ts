@@ -21,7 +21,7 @@ export function eventProblems(event: CookEvent, before: CookEvent | undefined, f
   ];
   // What is wrong already is not said a second time.
   const said = new Set(problems.map((problem) => problem.path));
-  return [...problems, ...limitProblems(event, facts).filter((problem) => !said.has(problem.path))];
+  return [...problems, ...limitProblems(event, facts, before).filter((problem) => !said.has(problem.path))];
 }
 
 /**

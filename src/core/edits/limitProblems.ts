@@ -7,10 +7,20 @@ const YEAR_MS = 365.25 * DAY_MS;
 /**
  * Where an event reaches beyond what can be planned (`LIMITS`). Problem codes: `tooFarBack`, `tooFarAhead`,
  * `servingsTooFarApart`, `tooManyPieces`, `outsideEventDays`, `heatOutOfPit`; each at its path. `nowMs` is left
- * out where no present moment matters, as in a file that is only worked out.
+ * out where no present moment matters, as in a file that is only worked out. What lay within its days before the
+ * servings moved is no fault of whoever moves them.
  */
-export function limitProblems(event: CookEvent, facts: { nowMs?: number; equipment?: Pick<Equipment, 'pits'> }): Problem[] {
-  return [...servingDays(event, facts.nowMs), ...pieceCount(event), ...eventDays(event), ...pitHeats(event, facts.equipment?.pits ?? [])];
+export function limitProblems(
+  event: CookEvent,
+  facts: { nowMs?: number; equipment?: Pick<Equipment, 'pits'> },
+  before?: CookEvent,
+): Problem[] {
+  return [
+    ...servingDays(event, facts.nowMs),
+    ...pieceCount(event),
+    ...eventDays(event, before),
+    ...pitHeats(event, facts.equipment?.pits ?? []),
+  ];
 }
 
 function servingDays({ servings }: CookEvent, nowMs: number | undefined): Problem[] {
@@ -32,13 +42,21 @@ function pieceCount({ batches }: CookEvent): Problem[] {
   return [];
 }
 
+/** Whether an instant lies within the days of an event. */
+export function isInEventDays({ servings }: Pick<CookEvent, 'servings'>, atMs: number): boolean {
+  const times = servings.map((serving) => serving.atMs);
+  return atMs >= Math.min(...times) - LIMITS.daysBefore * DAY_MS && atMs <= Math.max(...times) + LIMITS.daysAfter * DAY_MS;
+}
+
 /** Shifts, pins and the delivery lie within the event's own days. */
-function eventDays(event: CookEvent): Problem[] {
-  const times = event.servings.map((serving) => serving.atMs);
-  const fromMs = Math.min(...times) - LIMITS.daysBefore * DAY_MS;
-  const toMs = Math.max(...times) + LIMITS.daysAfter * DAY_MS;
+function eventDays(event: CookEvent, before: CookEvent | undefined): Problem[] {
+  const had = new Set([
+    ...(before?.duty ?? []).flatMap((shift) => [shift.fromMs, shift.toMs]),
+    ...[...(before?.pins ?? []), ...(before?.namedPlans ?? []).flatMap((plan) => plan.pins)].map((pin) => pin.onAtMs),
+    before?.kitchen?.deliverAtMs,
+  ]);
   const outside = (atMs: number | undefined, path: string): Problem[] =>
-    atMs !== undefined && (atMs < fromMs || atMs > toMs) ? [{ code: 'outsideEventDays', path }] : [];
+    atMs !== undefined && !had.has(atMs) && !isInEventDays(event, atMs) ? [{ code: 'outsideEventDays', path }] : [];
   return [
     ...(event.duty ?? []).flatMap((shift, i) => [...outside(shift.fromMs, `duty.${i}.fromMs`), ...outside(shift.toMs, `duty.${i}.toMs`)]),
     ...(event.pins ?? []).flatMap((pin, i) => outside(pin.onAtMs, `pins.${i}.onAtMs`)),

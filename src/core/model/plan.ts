@@ -1,4 +1,4 @@
-import type { Scheme } from './event';
+import type { CookEvent, Scheme } from './event';
 import type { HotFinish } from './method';
 import type { PlanProblem } from './problem';
 import type { PrepKind, TaskKind } from './taskKind';
@@ -216,3 +216,21 @@ export interface Plan {
   /** The fullest moment of the day on any rack. */
   tightest?: { pitId: string; rackId: string; fullShare: number; fromMs: number; toMs: number };
 }
+
+/** An event's plan before there is one: nothing runs yet, and nothing is wrong with that. */
+export const unplanned = ({ id, revision, confidence }: Pick<CookEvent, 'id' | 'revision' | 'confidence'>): Plan => ({
+  eventId: id,
+  revision,
+  confidence,
+  runs: [],
+  firings: [],
+  prep: [],
+  probes: [],
+  tasks: [],
+  problems: [],
+  drives: [],
+  odds: [],
+  objective: [0, 0, 0, 0, 0],
+  lower: [0, 0, 0, 0, 0],
+  scheme: { order: [], overrides: {}, seed: 1, iterations: 0 },
+});

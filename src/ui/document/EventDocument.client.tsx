@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { CookEvent, Plan } from '../../core/model';
+import { unplanned, type CookEvent, type Plan } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import type { LearnedTrim } from '../../core/quantities';
 import { planInputFor, type DocumentFacts } from '../../document';
@@ -19,6 +19,8 @@ export interface EventDocument extends DocumentState {
   /** The plan last made; `planning` while a newer one is on its way. */
   plan: Plan;
   planning: boolean;
+  /** Whether `plan` is a plan at all, or stands for one that is still to be made. */
+  planned: boolean;
   failed: boolean;
   /** The version the worker's plan belongs to; undefined until it has made one. */
   plannedVersion?: number;
@@ -64,7 +66,7 @@ function storeFor(event: CookEvent, facts: DocumentFacts): EventStore {
 interface EventDocumentProps {
   event: CookEvent;
   facts: DocumentFacts;
-  plan: Plan;
+  plan?: Plan;
   children: ReactNode;
 }
 
@@ -94,7 +96,9 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
     return () => window.removeEventListener('pagehide', flush);
   }, [store]);
 
-  const { planner, plan, planning, failed, plannedVersion } = usePlan(version, made, firstPlan);
+  const { planner, plan: firstOrNewer, planning, failed, plannedVersion } = usePlan(version, made, firstPlan);
+  const plan = firstOrNewer ?? unplanned(event);
+  const planned = firstOrNewer !== undefined;
   const undo = () => {
     const undone = store.undo();
     if (undone) announce(undone);
@@ -113,7 +117,21 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
     },
     [store],
   );
-  const document: EventDocument = { ...state, input, learned, plan, planning, failed, plannedVersion, planner, store, actions, undo, redo };
+  const document: EventDocument = {
+    ...state,
+    input,
+    learned,
+    plan,
+    planning,
+    planned,
+    failed,
+    plannedVersion,
+    planner,
+    store,
+    actions,
+    undo,
+    redo,
+  };
   return (
     <UndoContext.Provider value={markEdit}>
       <DocumentContext.Provider value={document}>{children}</DocumentContext.Provider>
@@ -122,9 +140,9 @@ export function EventDocumentProvider({ event: first, facts: firstFacts, plan: f
 }
 
 /** The plan of the version that is shown, made in the worker; the one before stays until it is there. */
-function usePlan(version: number, input: PlanInput, first: Plan) {
+function usePlan(version: number, input: PlanInput, first?: Plan) {
   const planner = useRef<Planner>(undefined);
-  const [made, setMade] = useState<{ plan: Plan; version?: number; failed?: boolean }>({ plan: first });
+  const [made, setMade] = useState<{ plan?: Plan; version?: number; failed?: boolean }>({ plan: first });
   useEffect(() => {
     planner.current ??= new Planner();
     let stale = false;
