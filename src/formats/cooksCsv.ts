@@ -21,6 +21,9 @@ export interface CooksFile {
   refused: RefusedRow[];
 }
 
+/** What a spreadsheet would run when it opens the file; a plain number is none of that. */
+const FORMULA = /^[=@\t\r]|^[+-](?!\d*[.,]?\d*$)/;
+
 class RowProblem extends Error {}
 const refuse = (reason: string): never => {
   throw new RowProblem(reason);
@@ -160,5 +163,5 @@ export function predictionsCsv(columns: string[], rows: PredictedRow[]): string 
     pred_p90_h: prediction.hours.p90.toFixed(3),
     pred_final_f: fahrenheitFromCelsius(prediction.finalC).toFixed(1),
   }));
-  return `${Papa.unparse(data, { columns: [...columns, ...added] })}\r\n`;
+  return `${Papa.unparse(data, { columns: [...columns, ...added], escapeFormulae: FORMULA })}\r\n`;
 }

@@ -16,7 +16,7 @@ export function runSheetCalendar(messageContext: MessageContext, plan: Plan, sta
   const { event } = messageContext;
   const times = plan.tasks.map((task) => task.atMs);
   const calendar = ical({
-    name: event.name,
+    name: printable(event.name),
     prodId: { company: 'Anachron', product: 'Run sheet', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     timezone: { name: null, generator: (zone) => vtimezone(zone, Math.min(...times, stampMs), Math.max(...times, stampMs)) },
@@ -32,15 +32,19 @@ export function runSheetCalendar(messageContext: MessageContext, plan: Plan, sta
       start,
       end: start.plus({ minutes: Math.max(1, Math.round(task.minutes)) }),
       timezone: zone,
-      summary: words.title,
-      description: words.detail,
-      location: event.place || undefined,
+      summary: printable(words.title),
+      description: printable(words.detail),
+      location: printable(event.place) || undefined,
     });
     const alarmMin = ALARM_MIN[task.kind];
-    if (alarmMin !== undefined) entry.createAlarm({ type: ICalAlarmType.display, triggerBefore: alarmMin * 60, description: words.title });
+    if (alarmMin !== undefined)
+      entry.createAlarm({ type: ICalAlarmType.display, triggerBefore: alarmMin * 60, description: printable(words.title) });
   }
   return calendar.toString();
 }
+
+/** Without the signs that part lines: what a person typed stays within its own line. */
+const printable = (text: string): string => text.replaceAll(/[\u0000-\u0009\u000b-\u001f\u007f-\u009f\u2028\u2029]/g, ' ');
 
 /** In autumn an hour of clock times comes twice, and readers disagree which is meant: it is written in UTC. */
 const comesTwice = (atMs: number, zone: string): boolean => DateTime.fromMillis(atMs, { zone }).getPossibleOffsets().length > 1;

@@ -38,7 +38,7 @@ type Renamed = Map<string, string>;
  * with the event when that is deleted. A file that is not right throughout is refused, and nothing of it is kept.
  */
 export async function importEvent(context: Context, input: ImportInput): Promise<Outcome<CookEvent>> {
-  const reading = readEventFile(input.text);
+  const reading = readEventFile(input.text, context.nowMs());
   if (!reading.ok) return unreadable(reading.problems);
   const file = unpacked(reading.value);
   const eventId = context.newId();

@@ -1,6 +1,7 @@
 import {
   DEFAULT_VENUE,
   findCut,
+  LIMITS,
   MILD_DAY,
   purposeOf,
   SHIPPED_LIBRARY,
@@ -111,7 +112,9 @@ export function planInputOf(file: EventFile | EventFileV1): PlanInput {
 function plannedFrom(file: EventFile): PlanInput {
   const { event, equipment, library } = unpacked(file);
   const { pits, boxes, warmers, probes, crew } = equipment;
-  const lastMs = Math.max(file.workFromMs, ...file.servings.map((serving) => serving.atMs)) + DAY_MS;
+  const times = file.servings.map((serving) => serving.atMs);
+  const lastMs = Math.max(...times) + DAY_MS;
+  const quietFromMs = Math.max(file.workFromMs, Math.min(...times) - LIMITS.daysBefore * DAY_MS) - DAY_MS;
   const other = <T extends { id: string }>(shipped: readonly T[], own: readonly T[]) =>
     shipped.filter(({ id }) => !own.some((each) => each.id === id));
   return {
@@ -136,7 +139,7 @@ function plannedFrom(file: EventFile): PlanInput {
       dangerZone: file.rules.dangerZoneMaxMin,
       nonIntactCore: limitsOf(event).nonIntactCore,
     },
-    quiet: file.quietHours ? quietBetween(file.workFromMs - DAY_MS, lastMs, file.timeZone, file.quietHours.from, file.quietHours.to) : [],
+    quiet: file.quietHours ? quietBetween(quietFromMs, lastMs, file.timeZone, file.quietHours.from, file.quietHours.to) : [],
   };
 }
 

@@ -16,6 +16,7 @@ import {
   type Serving,
   type Warmer,
 } from '../../core/model';
+import { isInEventDays } from '../../core/edits';
 import { travelOf } from '../../core/planning';
 import { AIR_GAP_MM } from '../../core/packing';
 import { limitsOf } from '../../core/safety';
@@ -41,11 +42,24 @@ export interface HouseOf {
   library: Library;
 }
 
+/** Shifts and pins of days that an event has left since say nothing any more. */
+function withinItsDays(event: CookEvent): CookEvent {
+  const inside = (atMs: number) => isInEventDays(event, atMs);
+  const pinsOf = (pins: CookEvent['pins']) => pins?.filter((pin) => inside(pin.onAtMs));
+  return {
+    ...event,
+    ...(event.pins && { pins: pinsOf(event.pins) }),
+    ...(event.duty && { duty: event.duty.filter((shift) => inside(shift.fromMs) && inside(shift.toMs)) }),
+    ...(event.namedPlans && { namedPlans: event.namedPlans.map((plan) => ({ ...plan, pins: pinsOf(plan.pins) ?? [] })) }),
+  };
+}
+
 /**
  * An event as its file has it, complete: fields not named here go over as they are, so that nothing an owner
  * enters can be forgotten. Only a batch whose cut or method the house no longer has is left out.
  */
-export function eventFileOf(event: CookEvent, { equipment, library }: HouseOf, workFromMs: number): EventFile {
+export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, workFromMs: number): EventFile {
+  const event = withinItsDays(whole);
   const { id: _, servings, batches, pitIds, boxIds, warmerIds, probeIds, duty, venue, weather, revision: __, ...own } = event;
   const named = event.namedPlans ?? [];
   const limits = limitsOf(event);

@@ -4,9 +4,11 @@ import { DateTime, IANAZone } from 'luxon';
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
-import { findCut } from '../../core/model';
+import { limitProblems } from '../../core/edits';
+import { findCut, LIMITS } from '../../core/model';
 import type { ExchangePlan } from '../../core/model';
 import type { EventFile } from './eventFile';
+import { unpacked } from './eventIn';
 import type { EventFileV1 } from './eventFileV1';
 import { withTimesAsMs } from './fileTimes';
 import { upgraded } from './upgrade';
@@ -79,15 +81,51 @@ function checked(text: string, kind: Kind): Reading<unknown> {
 
 const toTheMinute = (text: string) => DateTime.fromISO(text).toMillis() % 60_000 === 0;
 
-/** Reads an event of either version strictly: nothing is taken of a file that is not right throughout. */
-export function readEventFile(text: string): Reading<EventFile> {
+/**
+ * Reads an event of either version strictly: nothing is taken of a file that is not right throughout, or that reaches
+ * beyond what can be planned. Given `nowMs`, its days must lie within a few years of it.
+ */
+export function readEventFile(text: string, nowMs?: number): Reading<EventFile> {
   const json = checked(text, 'event');
   if (!json.ok) return json;
   const written = json.value as EventFileV1 | (Omit<EventFileV1, 'version'> & Pick<EventFile, 'version' | 'places' | 'roads' | 'spare'>);
   const problems = [...eventProblems(written as EventFileV1), ...(written.version === 2 ? placeProblems(written as Placed) : [])];
   if (problems.length > 0) return { ok: false, problems };
-  return { ok: true, value: written.version === 1 ? upgraded(written) : (withTimesAsMs(withoutAdditions(written)) as EventFile) };
+  const value = written.version === 1 ? upgraded(written) : (withTimesAsMs(withoutAdditions(written)) as EventFile);
+  const beyond = beyondLimits(value, nowMs);
+  return beyond.length > 0 ? { ok: false, problems: beyond } : { ok: true, value };
 }
+
+/** Over a limit: where, and which. */
+function beyondLimits(file: EventFile, nowMs: number | undefined): Misread[] {
+  const { event } = unpacked(file);
+  const firstMs = Math.min(...event.servings.map((serving) => serving.atMs));
+  const problems = limitProblems(event, { nowMs }).map(({ code, path = '' }): Misread => {
+    const inFile = path
+      .replace(/\.atMs$/, '.at')
+      .replace(/\.fromMs$/, '.from')
+      .replace(/\.toMs$/, '.to')
+      .replace(/^duty\b/, 'crew');
+    return {
+      path: `$.${inFile.replaceAll(/\.(\d+)(?=\.|$)/g, '[$1]')}`,
+      reason: LIMIT_WORDS[code as keyof typeof LIMIT_WORDS] ?? 'is beyond what can be planned',
+    };
+  });
+  if (file.workFromMs < firstMs - LONGEST_AHEAD_MS)
+    problems.push({ path: '$.workFrom', reason: 'lies more than a year before the first serving' });
+  if (event.batches.length > LIMITS.batches)
+    problems.push({ path: '$.batches', reason: `holds more than ${LIMITS.batches}: split the event` });
+  return problems;
+}
+
+const LONGEST_AHEAD_MS = 366 * 86_400_000;
+const LIMIT_WORDS = {
+  tooFarBack: `lies more than ${LIMITS.yearsBack} years back`,
+  tooFarAhead: `lies more than ${LIMITS.yearsAhead} years ahead`,
+  servingsTooFarApart: `lies more than ${LIMITS.servingsSpanDays} days after the first serving: split the event`,
+  tooManyPieces: `makes more than ${LIMITS.pieces} pieces: split the event`,
+  outsideEventDays: `lies outside the days of the event (${LIMITS.daysBefore} before the first serving, ${LIMITS.daysAfter} after the last)`,
+};
 
 /** Additions of other makers (`x-…`) are passed over. */
 const withoutAdditions = (value: unknown): unknown =>

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { crossValidate, fitErrors, fitParameters, SHIPPED_PARAMETERS, type FitErrors, type ParameterSet } from '../../core/forecast';
 import { readCooksCsv } from '../../formats/cooksCsv';
 
@@ -8,6 +8,10 @@ const ROUNDS = 40;
 const ROUNDS_UNSEEN = 6;
 
 const source = process.argv[2] ?? 'data/cooks/reference-cooks.csv';
+if (!existsSync(source) || !statSync(source).isFile()) {
+  console.error(`${source} is ${existsSync(source) ? 'a folder, not a cooks file' : 'not there'}. The parameters were left as they are.`);
+  process.exit(2);
+}
 const { rows, refused } = readCooksCsv(readFileSync(source, 'utf8'));
 for (const { line, reason } of refused) console.error(`line ${line}: ${reason}`);
 const cooks = rows.map((row) => row.cook).filter((cook) => cook.observedH !== undefined);

@@ -1,11 +1,12 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync, statSync } from 'node:fs';
 import { BACKTEST_SAMPLES, predictLogged, SHIPPED_PARAMETERS } from '../../core/forecast';
 import { predictionsCsv, readCooksCsv, type PredictedRow } from '../../formats/cooksCsv';
 
 /** `npm run --silent predict -- cooks.csv`: the model's forecast for every usable row, and how it compares with what was observed. */
 const source = process.argv[2];
-if (!source || !existsSync(source)) {
-  console.error(source ? `${source} is not there.` : 'Name the cooks file: npm run --silent predict -- cooks.csv');
+if (!source || !existsSync(source) || !statSync(source).isFile()) {
+  const what = source && existsSync(source) ? 'is a folder, not a cooks file' : 'is not there';
+  console.error(source ? `${source} ${what}.` : 'Name the cooks file: npm run --silent predict -- cooks.csv');
   process.exit(2);
 }
 const { columns, rows, refused } = readCooksCsv(readFileSync(source, 'utf8'));

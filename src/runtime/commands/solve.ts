@@ -1,4 +1,5 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { LIMITS } from '../../core/model';
 import { parseArgs } from 'node:util';
 import { solveEvent } from '../../services/solveEvent';
 import { readEventFile, writeOpenPlan } from '../../formats/open';
@@ -23,6 +24,8 @@ const [source] = positionals;
 if (positionals.length !== 1 || !source)
   refuse(['Name one event file: npm run --silent solve -- event.json [--seed N] [--iterations N] [--confidence Q]']);
 if (!existsSync(source)) refuse([`${source} is not there.`]);
+if (!statSync(source).isFile()) refuse([`${source} is a folder, not an event file.`]);
+if (statSync(source).size > LIMITS.fileBytes) refuse([`${source} is larger than ${LIMITS.fileBytes / 1e6} MB: that is no event file.`]);
 
 const whole = (name: 'seed' | 'iterations', text: string | undefined): number | undefined => {
   if (text === undefined) return undefined;
@@ -41,7 +44,7 @@ try {
 } catch (error) {
   refuse([`${source} cannot be read: ${(error as Error).message}`]);
 }
-const reading = readEventFile(text);
+const reading = readEventFile(text, Date.now());
 if (!reading.ok) refuse(reading.problems.map(({ path, reason }) => `${path} ${reason}`));
 
 const plan = solveEvent(reading.value, { seed, iterations, confidence }, (line) => console.error(line));

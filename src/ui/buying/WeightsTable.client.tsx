@@ -38,13 +38,14 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
   const markEdit = useMarkEdit();
   const table = useRef<HTMLTableElement>(null);
   const same = (value: number) => value;
+  const shownIn = { boughtKg: weight.unit!, trimmedKg: weight.unit!, thicknessMm: size.unit! };
   const kept = { boughtKg: weight.kept ?? same, trimmedKg: weight.kept ?? same, thicknessMm: size.kept ?? same };
 
   const paste = (at: number, column: WeightColumn) => (clip: ClipboardEvent<HTMLInputElement>) => {
     const text = clip.clipboardData.getData('text');
     if (!/[\n\t]/.test(text.trim())) return;
     clip.preventDefault();
-    const pasted = pasteInto(rows, at, column, text, kept);
+    const pasted = pasteInto(rows, at, column, text, kept, shownIn);
     void change(pasted.rows);
     const undo = markEdit?.();
     const left = [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pasteInto, readFigure, rowsOf } from './weightsTable';
+import { pasteInto, rowsOf } from './weightsTable';
 
 const rows = rowsOf([
   { id: 'a', kg: 5 },
@@ -7,35 +7,32 @@ const rows = rowsOf([
   { id: 'c', kg: 5 },
 ]);
 const same = (value: number) => value;
+const units = { boughtKg: 'lb', trimmedKg: 'lb', thicknessMm: 'mm' };
 const kept = { boughtKg: (lb: number) => lb / 2, trimmedKg: (lb: number) => lb / 2, thicknessMm: same };
-
-describe('figures as they are typed or pasted', () => {
-  it('are read with their unit, comma or point', () => {
-    expect(readFigure('16.4')).toBe(16.4);
-    expect(readFigure(' 7,3 kg')).toBe(7.3);
-    expect(readFigure('1,250.5')).toBe(1250.5);
-    expect(readFigure('3"')).toBe(3);
-    expect(readFigure('-2')).toBe(-2);
-    expect(readFigure('')).toBeNaN();
-    expect(readFigure('heavy')).toBeNaN();
-  });
-});
 
 describe('a pasted column', () => {
   it('fills down from its cell, in the units of the screen, and leaves blanks alone', () => {
-    const pasted = pasteInto(rows, 0, 'boughtKg', '16\n\n15.2\n', kept);
+    const pasted = pasteInto(rows, 0, 'boughtKg', '16\n\n15.2\n', kept, units);
     expect(pasted.rows.map((row) => row.boughtKg)).toEqual([8, 7, 7.6]);
     expect(pasted).toMatchObject({ filled: 2, unread: [], tooMany: 0 });
     expect(rows[0]!.boughtKg).toBeUndefined();
   });
 
   it('fills a block of several columns, and says what it could not read or place', () => {
-    const pasted = pasteInto(rows, 1, 'boughtKg', '16\t12\t70\nx\t11\t69\n1\t2\t3', kept);
+    const pasted = pasteInto(rows, 1, 'boughtKg', '16\t12\t70\nx\t11\t69\n1\t2\t3', kept, units);
     expect(pasted.rows.map((row) => [row.boughtKg, row.trimmedKg, row.thicknessMm])).toEqual([
       [undefined, undefined, undefined],
       [8, 6, 70],
       [undefined, 5.5, 69],
     ]);
     expect(pasted).toMatchObject({ filled: 5, unread: ['x'], tooMany: 1 });
+  });
+
+  it('converts a figure that comes with its own unit, and reports one it cannot', () => {
+    const pasted = pasteInto(rows, 0, 'boughtKg', '16 oz\t2 lb\t3 in\n9 stone\t1 kg\t2 kg', kept, units);
+    expect(pasted.rows[0]).toMatchObject({ boughtKg: 0.5, trimmedKg: 1 });
+    expect(pasted.rows[0]!.thicknessMm).toBeCloseTo(76.2, 6);
+    expect(pasted.rows[1]!.trimmedKg).toBeCloseTo(1.1023, 3);
+    expect(pasted.unread).toEqual(['9 stone', '2 kg']);
   });
 });

@@ -1,5 +1,6 @@
 'use client';
 import { useState, type InputHTMLAttributes } from 'react';
+import { readFigure } from '../../formats/figures';
 import { errorId, inputClass } from './Field';
 
 export interface NumberFieldProps {
@@ -62,7 +63,7 @@ export function NumberField({
         value={draft.text}
         onChange={(event) => {
           const text = event.target.value;
-          const number = text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'));
+          const number = readFigure(text, unit);
           const next = Number.isFinite(number) ? kept(number) : Number.NaN;
           setDraft({ text, value: next, unit });
           onChange(next);
