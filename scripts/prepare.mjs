@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
 /** What every command needs first. Only Node's own modules: nothing may be installed yet. */
@@ -48,7 +48,12 @@ function filesBelow(folder) {
   });
 }
 
-/** Builds when the sources are not those of the last build. */
+/** Lets a build go that turned out damaged. */
+export function forgetBuild() {
+  rmSync(path.join(ROOT, '.next'), { recursive: true, force: true });
+}
+
+/** Builds when the sources are not those of the last build, or the build is not whole. */
 export function ensureBuilt() {
   const sources = [
     ...filesBelow(path.join(ROOT, 'src')),
@@ -58,7 +63,8 @@ export function ensureBuilt() {
   for (const file of sources.sort()) hash.update(path.relative(ROOT, file)).update(readFileSync(file));
   const wanted = hash.digest('hex');
   const built = path.join(ROOT, '.next', 'built-from');
-  if (existsSync(built) && readFileSync(built, 'utf8') === wanted) return;
+  const whole = ['BUILD_ID', 'build-manifest.json', 'server/app/page.js'].every((file) => existsSync(path.join(ROOT, '.next', file)));
+  if (whole && existsSync(built) && readFileSync(built, 'utf8') === wanted) return;
   console.log('Building…');
   if (run(bin('next'), ['build'], { NEXT_TELEMETRY_DISABLED: '1' }) !== 0)
     stop('The build failed; see the lines above. The database was not touched.');

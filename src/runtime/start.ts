@@ -1,12 +1,15 @@
-import { MigrationRefused } from '../persistence';
+import { MigrationRefused, OpenRefused } from '../persistence';
 import { context } from './context';
 
-/** Opens the database, or says why not and stops the program before it can do harm. */
+/** How the program leaves when its database cannot be opened: whoever started it need not look further. */
+const NO_DATABASE = 3;
+
+/** Opens the database, or says why not in one line and stops the program before it can do harm. */
 export async function openOrStop(): Promise<void> {
   try {
     await context();
   } catch (error) {
-    console.error(error instanceof MigrationRefused ? error.message : error);
-    process.exit(1);
+    console.error(error instanceof MigrationRefused || error instanceof OpenRefused ? error.message : error);
+    process.exit(NO_DATABASE);
   }
 }
