@@ -1,8 +1,8 @@
-import { EQUIPMENT_SETS, presetPit, type Pit, type Probe } from '../core/model';
+import { EQUIPMENT_SETS, presetPit, type Equipment, type Pit, type Probe } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import { markGearDeleted, saveGear as storeGear, type GearKind, type GearKinds } from '../persistence';
 import type { Context } from './context';
-import { storedEquipment } from './stored';
+import { isOutdated, storedEquipment } from './stored';
 
 type Saved = Outcome<{ id: string }>;
 
@@ -23,38 +23,50 @@ function beyondRack(racks: Pit['racks']): Problem[] {
   });
 }
 
+const LIST_OF: Record<GearKind, keyof Equipment> = { pit: 'pits', box: 'boxes', warmer: 'warmers', probe: 'probes', crew: 'crew' };
+
 const asRead = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
 /** Adds gear of a kind, or changes it. */
 const saver =
   <K extends GearKind>(kind: K) =>
-  async (context: Context, input: GearKinds[K]): Promise<Saved> => {
+  async (context: Context, input: GearKinds[K], seen?: unknown): Promise<Saved> => {
     const gear = { ...asRead(input), name: input.name.trim() };
-    await context.db.write((transaction) => storeGear(kind, gear, context.nowMs(), transaction));
-    return success({ id: input.id });
+    return context.db.write(async (transaction): Promise<Saved> => {
+      const all: readonly { id: string }[] = (await storedEquipment(transaction))[LIST_OF[kind]];
+      if (
+        isOutdated(
+          seen,
+          all.find((each) => each.id === input.id),
+        )
+      )
+        return failure({ code: 'entryChangedElsewhere' });
+      await storeGear(kind, gear, context.nowMs(), transaction);
+      return success({ id: input.id });
+    });
   };
 
 /** Adds a pit or changes one; its racks are replaced by those given. */
-export async function savePit(context: Context, input: Pit): Promise<Saved> {
+export async function savePit(context: Context, input: Pit, seen?: unknown): Promise<Saved> {
   const names = input.racks.map((rack) => rack.name.trim().toLowerCase());
   const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
   if (twice >= 0) return failure({ code: 'rackNameTwice', path: `racks.${twice}.name` });
   const beyond = beyondRack(input.racks);
   if (beyond.length > 0) return failure(...beyond);
   const racks = input.racks.map((rack) => ({ ...rack, name: rack.name.trim(), depthMm: rack.round ? rack.widthMm : rack.depthMm }));
-  return saver('pit')(context, { ...input, racks });
+  return saver('pit')(context, { ...input, racks }, seen);
 }
 export const saveBox = saver('box');
 export const saveWarmer = saver('warmer');
 export const saveCrew = saver('crew');
 
 /** A thermometer whose readings are new was checked now. */
-export async function saveProbe(context: Context, input: Probe): Promise<Saved> {
+export async function saveProbe(context: Context, input: Probe, seen?: unknown): Promise<Saved> {
   const before = (await storedEquipment()).probes.find((probe) => probe.id === input.id);
   const same = before?.iceC === input.iceC && before?.boilC === input.boilC;
   const read = input.iceC !== undefined || input.boilC !== undefined;
   const checkedAtMs = same ? before?.checkedAtMs : read ? context.nowMs() : undefined;
-  return saver('probe')(context, { ...input, checkedAtMs });
+  return saver('probe')(context, { ...input, checkedAtMs }, seen);
 }
 
 const marked = (found: boolean, id: string): Saved => (found ? success({ id }) : failure({ code: 'equipmentGone' }));

@@ -2,7 +2,7 @@ import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type Metho
 import { failure, success, type Outcome } from '../core/outcome';
 import { eventsHolding, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
 import type { Context } from './context';
-import { storedLibrary } from './stored';
+import { isOutdated, storedLibrary } from './stored';
 
 type Saved = Outcome<{ id: string }>;
 
@@ -13,13 +13,25 @@ export async function readLibrary(_context: Context): Promise<{ library: Library
   return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
 }
 
-async function save(context: Context, kind: LibraryKind, entry: Cut | Method | Recipe): Promise<Saved> {
-  await context.db.write((transaction) => saveLibraryEntry(kind, entry, context.nowMs(), transaction));
-  return success({ id: entry.id });
+const LIST_OF: Record<LibraryKind, keyof Library> = { cut: 'cuts', method: 'methods', recipe: 'recipes' };
+
+async function save(context: Context, kind: LibraryKind, entry: Cut | Method | Recipe, seen: unknown): Promise<Saved> {
+  return context.db.write(async (transaction): Promise<Saved> => {
+    const all: readonly { id: string }[] = libraryWith(await storedLibrary(transaction))[LIST_OF[kind]];
+    if (
+      isOutdated(
+        seen,
+        all.find((each) => each.id === entry.id),
+      )
+    )
+      return failure({ code: 'entryChangedElsewhere' });
+    await saveLibraryEntry(kind, entry, context.nowMs(), transaction);
+    return success({ id: entry.id });
+  });
 }
 
 /** Saves a method: the owner's version of a shipped one, or one of their own. */
-export async function saveMethod(context: Context, input: Method): Promise<Saved> {
+export async function saveMethod(context: Context, input: Method, seen?: unknown): Promise<Saved> {
   const { wrap, wrapWhen, steps, pitC, pitRangeC } = input;
   if (pitC < pitRangeC[0] || pitC > pitRangeC[1])
     return failure({ code: 'heatOutsideBand', path: 'pitC', message: 'The pit heat must lie within its band.' });
@@ -29,33 +41,43 @@ export async function saveMethod(context: Context, input: Method): Promise<Saved
   if (wrap !== 'none' && wrapWhen.coreC === undefined && wrapWhen.afterMin === undefined && !wrapWhen.bark)
     return failure({ code: 'wrapWithoutWhen', path: 'wrap', message: 'Say when to wrap: by core, by the clock or by the bark.' });
   const { coreC, afterMin, bark, all } = wrapWhen;
-  return save(context, 'method', {
-    ...input,
-    name: input.name.trim(),
-    wrapWhen: wrap === 'none' ? {} : { coreC, afterMin, bark: bark || undefined, all: all || undefined },
-    unwrapAfterMin: wrap === 'none' ? undefined : input.unwrapAfterMin,
-    steps: steps?.length ? steps : undefined,
-  });
+  return save(
+    context,
+    'method',
+    {
+      ...input,
+      name: input.name.trim(),
+      wrapWhen: wrap === 'none' ? {} : { coreC, afterMin, bark: bark || undefined, all: all || undefined },
+      unwrapAfterMin: wrap === 'none' ? undefined : input.unwrapAfterMin,
+      steps: steps?.length ? steps : undefined,
+    },
+    seen,
+  );
 }
 
 /** Saves a cut: the owner's version of a shipped one, or one of their own. */
-export const saveCut = (context: Context, input: Cut): Promise<Saved> => {
+export const saveCut = (context: Context, input: Cut, seen?: unknown): Promise<Saved> => {
   const { done } = input;
-  return save(context, 'cut', {
-    ...input,
-    name: input.name.trim(),
-    noun: [input.noun[0].trim(), input.noun[1].trim()],
-    done: done.by === 'core' ? { by: 'core', coreC: done.coreC } : { by: 'tender', convertedShare: done.convertedShare },
-  });
+  return save(
+    context,
+    'cut',
+    {
+      ...input,
+      name: input.name.trim(),
+      noun: [input.noun[0].trim(), input.noun[1].trim()],
+      done: done.by === 'core' ? { by: 'core', coreC: done.coreC } : { by: 'tender', convertedShare: done.convertedShare },
+    },
+    seen,
+  );
 };
 
 /** Saves a recipe: the owner's version of a shipped one, or one of their own. */
-export async function saveRecipe(context: Context, input: Recipe): Promise<Saved> {
+export async function saveRecipe(context: Context, input: Recipe, seen?: unknown): Promise<Saved> {
   const ingredients = input.ingredients.map((each) => ({ ...each, name: each.name.trim() }));
   const names = ingredients.map((each) => each.name.toLowerCase());
   const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
   if (twice >= 0) return failure({ code: 'ingredientTwice', path: `ingredients.${twice}.name` });
-  return save(context, 'recipe', { ...input, name: input.name.trim(), line: input.line.trim(), ingredients });
+  return save(context, 'recipe', { ...input, name: input.name.trim(), line: input.line.trim(), ingredients }, seen);
 }
 
 /** Puts a shipped entry back as it came, or takes one of the owner's own away when no event uses it. */

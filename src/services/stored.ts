@@ -82,3 +82,10 @@ export async function storedLibrary(transaction?: Transaction): Promise<Library>
   const { cuts, methods, recipes } = await persistence.loadOwnLibrary(transaction);
   return { cuts: allOf(CutRecord, cuts), methods: allOf(MethodRecord, methods), recipes: allOf(RecipeRecord, recipes) };
 }
+
+/**
+ * Whether an entry was opened (`seen`, as the page had it, as JSON) before somebody else changed it. An entry that is
+ * new, or that whoever saves says nothing of, is never outdated.
+ */
+export const isOutdated = (seen: unknown, stored: object | undefined): boolean =>
+  typeof seen === 'string' && stored !== undefined && JSON.stringify(stored) !== seen;

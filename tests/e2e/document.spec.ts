@@ -133,3 +133,28 @@ test('a dish nobody has declared is never called free: its card waits until it i
   await page.getByRole('tab', { name: 'Cards and tags' }).click();
   await expect(card.getByText('wheat, milk')).toBeVisible();
 });
+
+test('a pit changed in two windows is not overwritten unseen; what was typed stays', async ({ page, context }) => {
+  const openPit = async (window: typeof page) => {
+    await window.goto('/equipment');
+    await window.getByRole('button', { name: 'Change Kitchen oven' }).click();
+    await expect(window.getByRole('dialog').getByLabel('Name').first()).toHaveValue('Kitchen oven');
+  };
+  const other = await context.newPage();
+  await openPit(page);
+  await openPit(other);
+  await page.getByLabel('Light to ready').fill('25');
+  await page.getByRole('button', { name: 'Save the pit' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await other.getByLabel('Light to ready').fill('30');
+  await other.getByRole('button', { name: 'Save the pit' }).click();
+  await expect(other.getByText(/changed in another window since/)).toBeVisible();
+  await expect(other.getByLabel('Light to ready')).toHaveValue('30');
+  await other.getByRole('button', { name: 'Save mine over it' }).click();
+  await expect(other.getByRole('dialog')).toBeHidden();
+  await openPit(page);
+  await expect(page.getByLabel('Light to ready')).toHaveValue('30');
+  await page.getByLabel('Light to ready').fill('20');
+  await page.getByRole('button', { name: 'Save the pit' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+});

@@ -13,6 +13,7 @@ import type { Context } from '../../src/services';
 import { codes, must, openContext } from '../fixtures/context';
 import { editAs } from '../fixtures/edits';
 import { wholeEvent, withOwnIds } from '../fixtures/wholeEvents';
+import { OFFSET } from '../fixtures/events';
 
 const NOW_MS = Date.parse('2027-05-01T12:00:00Z');
 let context: Context;
@@ -258,6 +259,25 @@ describe('equipment', () => {
     must(await services.bringGearBack(context, { kind: 'box', id: 'box' }));
     expect((await services.listEquipment(context)).pits).toEqual(pits);
     expect(codes(await services.putGearAway(context, { kind: 'pit', id: 'nothing' }))).toEqual(['equipmentGone']);
+  });
+
+  it('is not overwritten unseen: whoever saves what another window has changed since is told', async () => {
+    const pit = { ...OFFSET, id: 'guarded' };
+    must(await services.savePit(context, pit));
+    const seen = JSON.stringify((await services.listEquipment(context)).pits.find((each) => each.id === 'guarded'));
+    must(await services.savePit(context, { ...pit, warmUpMin: 45 }, seen));
+    expect(codes(await services.savePit(context, { ...pit, name: 'Mine' }, seen))).toEqual(['entryChangedElsewhere']);
+    const kept = (await services.listEquipment(context)).pits.find((each) => each.id === 'guarded')!;
+    expect(kept).toMatchObject({ name: OFFSET.name, warmUpMin: 45 });
+    must(await services.savePit(context, { ...pit, name: 'Mine' }));
+    const { library } = await services.readLibrary(context);
+    const method = library.methods[0]!;
+    must(await services.saveMethod(context, { ...method, name: 'Ours' }, JSON.stringify(method)));
+    expect(codes(await services.saveMethod(context, { ...method, name: 'Theirs' }, JSON.stringify(method)))).toEqual([
+      'entryChangedElsewhere',
+    ]);
+    must(await services.restoreEntry(context, 'method', method.id));
+    must(await services.putGearAway(context, { kind: 'pit', id: 'guarded' }));
   });
 
   it('refuses two racks of one name', async () => {

@@ -21,6 +21,7 @@ export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveB
   const { litres, heatLoss } = conversions(units);
   return (
     <InputForm<B, { id: string }>
+      opened={box}
       schema="HoldingBoxRecord"
       values={box}
       save={saveBox}

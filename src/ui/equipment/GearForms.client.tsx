@@ -17,6 +17,7 @@ export function WarmerForm({ entry, keep, onDone }: GearFormProps<WarmerRecord>)
   const { heat, plain } = conversions(useUnits());
   return (
     <InputForm<WarmerRecord, { id: string }>
+      opened={entry}
       schema="WarmerRecord"
       values={entry}
       save={keep}
@@ -37,6 +38,7 @@ export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
   const { heat, plain, altitude } = conversions(useUnits());
   return (
     <InputForm<ProbeRecord, { id: string }>
+      opened={entry}
       schema="ProbeRecord"
       values={entry}
       save={keep}
@@ -57,6 +59,7 @@ export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
 export function CrewForm({ entry, keep, onDone }: GearFormProps<CrewMemberRecord>) {
   return (
     <InputForm<CrewMemberRecord, { id: string }>
+      opened={entry}
       schema="CrewMemberRecord"
       values={entry}
       save={keep}

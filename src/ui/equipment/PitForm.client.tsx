@@ -16,7 +16,14 @@ export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Act
   const units = useUnits();
   const { heat, drop, minutes, factor, fuelMass } = conversions(units);
   return (
-    <InputForm<P, { id: string }> schema="PitRecord" values={pit} save={savePit} onDone={() => onDone()} submitLabel="Save the pit">
+    <InputForm<P, { id: string }>
+      opened={pit}
+      schema="PitRecord"
+      values={pit}
+      save={savePit}
+      onDone={() => onDone()}
+      submitLabel="Save the pit"
+    >
       <TextField<P> name="name" label="Name" className="col-span-2" />
       <SelectField<P>
         name="kind"

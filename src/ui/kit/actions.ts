@@ -2,12 +2,13 @@
 import type { Outcome, Problem } from '../../core/outcome';
 import { showToast } from './toasts.client';
 
-export type Action<R> = (input: unknown) => Promise<Outcome<R>>;
+/** `seen` is the entry as the page had it, as JSON: the server tells when somebody changed it since. */
+export type Action<R> = (input: unknown, seen?: string) => Promise<Outcome<R>>;
 
 /** Runs an action; a lost connection becomes a problem like any other, and nothing typed is lost. */
-export async function callAction<R>(action: Action<R>, input: unknown): Promise<Outcome<R>> {
+export async function callAction<R>(action: Action<R>, input: unknown, seen?: string): Promise<Outcome<R>> {
   try {
-    return await action(input);
+    return await (seen === undefined ? action(input) : action(input, seen));
   } catch {
     return {
       ok: false,

@@ -12,7 +12,7 @@ type C = CutRecord;
 export function CutForm({ cut, saveCut, onDone }: { cut: CutRecord; saveCut: Action<{ id: string }>; onDone(id?: string): void }) {
   const { heat, size, weight, percent, minutes, plain, price } = conversions(useUnits());
   return (
-    <InputForm<C, { id: string }> schema="CutRecord" values={cut} save={saveCut} onDone={(saved) => onDone(saved?.id)}>
+    <InputForm<C, { id: string }> opened={cut} schema="CutRecord" values={cut} save={saveCut} onDone={(saved) => onDone(saved?.id)}>
       <TextField<C> name="name" label="Name" className="col-span-2" />
       <TextField<C> name="noun.0" label="One is a" />
       <TextField<C> name="noun.1" label="Several are" />

@@ -32,6 +32,7 @@ export function MethodForm({
   return (
     <InputForm<M, { id: string }>
       key={`${steps}${sprays}${hot}`}
+      opened={method}
       schema="MethodRecord"
       values={entry}
       save={saveMethod}

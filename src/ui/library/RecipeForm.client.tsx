@@ -16,7 +16,13 @@ type R = RecipeRecord;
 /** A recipe: what it is, and its ingredients as parts by weight. */
 export function RecipeForm({ recipe, saveRecipe, onDone }: { recipe: R; saveRecipe: Action<{ id: string }>; onDone(id?: string): void }) {
   return (
-    <InputForm<R, { id: string }> schema="RecipeRecord" values={recipe} save={saveRecipe} onDone={(saved) => onDone(saved?.id)}>
+    <InputForm<R, { id: string }>
+      opened={recipe}
+      schema="RecipeRecord"
+      values={recipe}
+      save={saveRecipe}
+      onDone={(saved) => onDone(saved?.id)}
+    >
       <TextField<R> name="name" label="Name" className="col-span-2" />
       <SelectField<R> name="kind" label="It is a" options={RECIPE_KINDS.map((kind) => [kind, kind] as const)} className="col-span-2" />
       <TextField<R> name="line" label="What it is for" className="col-span-full" />

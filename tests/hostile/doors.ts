@@ -1,0 +1,98 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { CUTS, METHODS, RECIPES } from '../../src/core/model';
+import { eventFileOf, writeEventFile, writeEventFileV1 } from '../../src/formats/open';
+import { SHIPPED_LIBRARY } from '../../src/core/model';
+import { batchOf, BOX, eventOf, OFFSET, SUPPER_MS } from '../fixtures/events';
+import { supperFile } from '../fixtures/supper';
+
+/** Every door of the program, found by walking the code: a new one has to be told here, or the walk fails. */
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+const file = () =>
+  writeEventFile(
+    eventFileOf(
+      eventOf([batchOf('brisket-whole', 2), batchOf('chicken-half', 4)], { pitIds: [OFFSET.id], boxIds: [BOX.id] }),
+      { equipment: { pits: [OFFSET], boxes: [BOX], warmers: [], probes: [], crew: [] }, library: SHIPPED_LIBRARY },
+      SUPPER_MS - 86_400_000 * 3,
+    ),
+  );
+
+/** What each action takes when it is right. `EVENT` stands for an event that is there. */
+export const ACTIONS: Record<string, unknown> = {
+  createEvent: { name: 'Hostile', place: 'Here', timeZone: 'America/Halifax', date: '2027-07-15', time: '18:00', adults: 40, children: 2 },
+  duplicateEvent: { eventId: 'EVENT' },
+  renameEvent: { eventId: 'EVENT', name: 'Renamed' },
+  deleteEvent: { eventId: 'EVENT' },
+  restoreEvent: { eventId: 'EVENT' },
+  importEvent: { text: 'FILE' },
+  readPlanFile: { eventId: 'EVENT', text: 'PLAN' },
+  savePit: plain({ ...OFFSET, id: 'hostile-pit' }),
+  saveBox: plain({ ...BOX, id: 'hostile-box' }),
+  saveWarmer: { id: 'hostile-warmer', name: 'Warmer', kind: 'warmer', slots: 8, setC: 65 },
+  saveProbe: { id: 'hostile-probe', name: 'Probe', channels: 2, iceC: 0.2, boilC: 99.8, altitudeM: 20 },
+  saveCrew: { id: 'hostile-crew', name: 'Ann', drives: true },
+  putGearAway: { kind: 'pit', id: 'hostile-pit' },
+  bringGearBack: { kind: 'pit', id: 'hostile-pit' },
+  addSet: { id: 'nobody' },
+  saveCut: plain({ ...CUTS[0]!, id: 'hostile-cut' }),
+  saveMethod: plain({ ...METHODS[0]!, id: 'hostile-method', pitRangeC: [110, 130], pitC: 121 }),
+  saveRecipe: plain({ ...RECIPES[0]!, id: 'hostile-recipe' }),
+  restoreEntry: { kind: 'cut', id: 'hostile-cut' },
+};
+
+/** Files as text, right and to be spoilt. */
+export const FILES = {
+  v1: () => writeEventFileV1(supperFile()),
+  v2: file,
+  plan: () => readFileSync('docs/formats/plan.example.json', 'utf8'),
+};
+
+/** How each route is asked; `edits` is asked on its own. */
+export const ROUTES: Record<string, (eventId: string) => string[]> = {
+  ready: () => ['/ready'],
+  'events/[eventId]/file/[kind]': (id) => [`/events/${id}/file/event`, `/events/${id}/file/plan`, `/events/${id}/file/other`],
+  'events/[eventId]/buying/csv': (id) => [`/events/${id}/buying/csv`],
+  'events/[eventId]/edits': (id) => [`/events/${id}/edits`],
+  'events/[eventId]/run-sheet/csv': (id) => [`/events/${id}/run-sheet/csv`],
+  'events/[eventId]/run-sheet/calendar': (id) => [`/events/${id}/run-sheet/calendar`],
+  'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],
+};
+
+/** Arguments of each command that must end with a line and a status, never with a stack. */
+export const COMMANDS: Record<string, string[][]> = {
+  solve: [[], ['nowhere.json'], ['docs'], ['SPOILT'], ['SPOILT', '--iterations', '1e9'], ['SPOILT', '--seed', '-1']],
+  predict: [[], ['nowhere.csv'], ['docs'], ['SPOILT']],
+  fit: [['nowhere.csv'], ['docs']],
+  schemas: [],
+};
+
+export const PAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety'];
+
+const below = (folder: string): string[] => readdirSync(folder, { recursive: true, encoding: 'utf8' });
+
+/** Doors in the code that are not told above, and such as are told and are not there. */
+export function strangers(): string[] {
+  const actions = [...readFileSync('src/app/actions.ts', 'utf8').matchAll(/export (?:const|async function) (\w+)/g)].map(
+    ([, name]) => name!,
+  );
+  const routes = below('src/app')
+    .filter((each) => each.endsWith('route.ts'))
+    .map((each) => path.dirname(each));
+  const commands = below('src/runtime/commands').map((each) => path.basename(each, '.ts'));
+  const compare = (what: string, found: string[], told: object) => [
+    ...found.filter((each) => !(each in told)).map((each) => `${what} ${each} is not told`),
+    ...Object.keys(told)
+      .filter((each) => !found.includes(each))
+      .map((each) => `${what} ${each} is not there`),
+  ];
+  return [...compare('action', actions, ACTIONS), ...compare('route', routes, ROUTES), ...compare('command', commands, COMMANDS)];
+}
+
+/** Numbers by which the build's pages call their actions. */
+export function actionIds(): Map<string, string> {
+  const { node } = JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8')) as {
+    node: Record<string, { exportedName: string }>;
+  };
+  return new Map(Object.entries(node).map(([id, { exportedName }]) => [exportedName, id]));
+}
