@@ -6,3 +6,4 @@ export * from './libraryRecord';
 export { mended } from './mend';
 export * from './requests';
 export { SAME_SHAPE, type SameShape } from './sameShape';
+export { ID } from './parts';

@@ -48,3 +48,24 @@ export const ANSWER_HEADERS: Readonly<Record<string, string>> = Object.freeze({
   'Cross-Origin-Opener-Policy': 'same-origin',
   'Cross-Origin-Resource-Policy': 'same-origin',
 });
+
+/** What a page's call to an action may hold beside plain JSON: the framework's words for what JSON has none for. */
+const SPECIAL = /^\$(\$|undefined$|NaN$|-?Infinity$|-0$)/;
+
+/** Whether the body of a call to an action is one that a page of ours sends: plain values, nothing that refers elsewhere. */
+export function isPlainCall(body: string): boolean {
+  let waiting: unknown[];
+  try {
+    waiting = [JSON.parse(body) as unknown];
+  } catch {
+    return false;
+  }
+  if (!Array.isArray(waiting[0])) return false;
+  while (waiting.length > 0) {
+    const value = waiting.pop();
+    if (typeof value === 'string') {
+      if (value.startsWith('$') && !SPECIAL.test(value)) return false;
+    } else if (typeof value === 'object' && value !== null) for (const each of Object.values(value)) waiting.push(each);
+  }
+  return true;
+}

@@ -6,6 +6,7 @@ import {
   CutRecord,
   EventRecord,
   HoldingBoxRecord,
+  ID,
   mended,
   MethodRecord,
   PitRecord,
@@ -63,6 +64,8 @@ const allOf = <T extends object>(type: ClassConstructor<T>, stored: readonly obj
   stored.flatMap((each) => soundOf(type, each) ?? []);
 
 export async function storedEvent(id: string, transaction?: Transaction): Promise<CookEvent | undefined> {
+  // What stands in an address may be anything.
+  if (!ID.test(id)) return undefined;
   const stored = await persistence.loadEvent(id, transaction);
   return stored && (soundOf(EventRecord, { ...stored, id }, { ...USUAL_EVENT, id }) as CookEvent | undefined);
 }

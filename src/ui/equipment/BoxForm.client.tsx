@@ -15,13 +15,20 @@ import { useUnits } from '../kit/UnitsProvider';
 
 type B = HoldingBoxRecord;
 
+interface BoxFormProps {
+  box: HoldingBoxRecord;
+  opened?: object;
+  saveBox: Action<{ id: string }>;
+  onDone(): void;
+}
+
 /** An insulated box: how much it takes and how fast it loses heat. */
-export function BoxForm({ box, saveBox, onDone }: { box: HoldingBoxRecord; saveBox: Action<{ id: string }>; onDone(): void }) {
+export function BoxForm({ box, opened, saveBox, onDone }: BoxFormProps) {
   const units = useUnits();
   const { litres, heatLoss } = conversions(units);
   return (
     <InputForm<B, { id: string }>
-      opened={box}
+      opened={opened}
       schema="HoldingBoxRecord"
       values={box}
       save={saveBox}

@@ -63,6 +63,12 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
   const { pits, boxes, warmers, probes, crew } = equipment;
   const units = useUnits();
   const [open, setOpen] = useState<Open>();
+  /** The entry as it stood when its form was opened: what is saved is held against it. */
+  const [opened, setOpened] = useState<object>();
+  const openForm = (next: Open) => {
+    setOpened([...pits, ...boxes, ...warmers, ...probes, ...crew].find((each) => each.id === next.entry.id));
+    setOpen(next);
+  };
   const close = () => setOpen(undefined);
   const away = async (put: Save, back: Save, ref: { kind: string; id: string }, name: string) => {
     const outcome = await callAction(put, ref);
@@ -93,7 +99,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             className={`${inputClass()} max-w-52`}
             value=""
             onChange={(change) => {
-              if (change.target.value) setOpen({ kind: 'pit', entry: pitInput(presetPit(change.target.value as PitKind, fresh)) });
+              if (change.target.value) openForm({ kind: 'pit', entry: pitInput(presetPit(change.target.value as PitKind, fresh)) });
             }}
           >
             <option value="">Add a pit…</option>
@@ -138,7 +144,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
               </div>
               <OwnedButtons
                 name={each.name}
-                onChange={() => setOpen({ kind: 'pit', entry: pitInput(each) })}
+                onChange={() => openForm({ kind: 'pit', entry: pitInput(each) })}
                 onAway={gearAway('pit', each)}
               />
             </div>
@@ -150,10 +156,10 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
         title="Holding"
         add={
           <>
-            <Button onClick={() => setOpen({ kind: 'box', entry: NEW.box() })}>
+            <Button onClick={() => openForm({ kind: 'box', entry: NEW.box() })}>
               <Plus size={16} aria-hidden /> Add a box
             </Button>
-            <Button onClick={() => setOpen({ kind: 'warmer', entry: NEW.warmer() })}>
+            <Button onClick={() => openForm({ kind: 'warmer', entry: NEW.warmer() })}>
               <Plus size={16} aria-hidden /> Add a warmer
             </Button>
           </>
@@ -168,7 +174,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             key={each.id}
             name={each.name}
             facts={`${formatRoom(each.litres, units)} · loses ${formatHeatLoss(each.lossWPerK, units)}${each.hired ? ' · hired' : ''}`}
-            onChange={() => setOpen({ kind: 'box', entry: each })}
+            onChange={() => openForm({ kind: 'box', entry: each })}
             onAway={gearAway('box', each)}
           />
         ))}
@@ -177,7 +183,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             key={each.id}
             name={each.name}
             facts={`${each.kind} · ${each.slots} full-pan slots at ${formatTemp(each.setC, units)}${each.hired ? ' · hired' : ''}`}
-            onChange={() => setOpen({ kind: 'warmer', entry: each })}
+            onChange={() => openForm({ kind: 'warmer', entry: each })}
             onAway={gearAway('warmer', each)}
           />
         ))}
@@ -185,7 +191,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
       <Shelf
         title="Thermometers"
         add={
-          <Button onClick={() => setOpen({ kind: 'probe', entry: NEW.probe() })}>
+          <Button onClick={() => openForm({ kind: 'probe', entry: NEW.probe() })}>
             <Plus size={16} aria-hidden /> Add a thermometer
           </Button>
         }
@@ -211,7 +217,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
               warn={!each.out && state === 'off'}
               onChange={() => {
                 const { checkedAtMs: _, ...entry } = each;
-                setOpen({ kind: 'probe', entry: { ...entry, out: Boolean(each.out) } });
+                openForm({ kind: 'probe', entry: { ...entry, out: Boolean(each.out) } });
               }}
               onAway={gearAway('probe', each)}
             />
@@ -221,7 +227,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
       <Shelf
         title="Crew"
         add={
-          <Button onClick={() => setOpen({ kind: 'crew', entry: NEW.crew() })}>
+          <Button onClick={() => openForm({ kind: 'crew', entry: NEW.crew() })}>
             <Plus size={16} aria-hidden /> Add a name
           </Button>
         }
@@ -232,7 +238,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
             key={each.id}
             name={each.name}
             facts=""
-            onChange={() => setOpen({ kind: 'crew', entry: each })}
+            onChange={() => openForm({ kind: 'crew', entry: each })}
             onAway={gearAway('crew', each)}
           />
         ))}
@@ -243,11 +249,11 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
         title={open?.entry.name || 'New'}
         wide={open?.kind === 'pit'}
       >
-        {open?.kind === 'pit' && <PitForm pit={open.entry} savePit={actions.savePit} onDone={close} />}
-        {open?.kind === 'box' && <BoxForm box={open.entry} saveBox={actions.saveBox} onDone={close} />}
-        {open?.kind === 'warmer' && <WarmerForm entry={open.entry} keep={actions.saveWarmer} onDone={close} />}
-        {open?.kind === 'probe' && <ProbeForm entry={open.entry} keep={actions.saveProbe} onDone={close} />}
-        {open?.kind === 'crew' && <CrewForm entry={open.entry} keep={actions.saveCrew} onDone={close} />}
+        {open?.kind === 'pit' && <PitForm pit={open.entry} opened={opened} savePit={actions.savePit} onDone={close} />}
+        {open?.kind === 'box' && <BoxForm box={open.entry} opened={opened} saveBox={actions.saveBox} onDone={close} />}
+        {open?.kind === 'warmer' && <WarmerForm entry={open.entry} opened={opened} keep={actions.saveWarmer} onDone={close} />}
+        {open?.kind === 'probe' && <ProbeForm entry={open.entry} opened={opened} keep={actions.saveProbe} onDone={close} />}
+        {open?.kind === 'crew' && <CrewForm entry={open.entry} opened={opened} keep={actions.saveCrew} onDone={close} />}
       </Dialog>
     </main>
   );

@@ -9,15 +9,16 @@ import { useUnits } from '../kit/UnitsProvider';
 
 interface GearFormProps<T> {
   entry: T;
+  opened?: object;
   keep: Action<{ id: string }>;
   onDone(): void;
 }
 
-export function WarmerForm({ entry, keep, onDone }: GearFormProps<WarmerRecord>) {
+export function WarmerForm({ entry, opened, keep, onDone }: GearFormProps<WarmerRecord>) {
   const { heat, plain } = conversions(useUnits());
   return (
     <InputForm<WarmerRecord, { id: string }>
-      opened={entry}
+      opened={opened}
       schema="WarmerRecord"
       values={entry}
       save={keep}
@@ -34,11 +35,11 @@ export function WarmerForm({ entry, keep, onDone }: GearFormProps<WarmerRecord>)
   );
 }
 
-export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
+export function ProbeForm({ entry, opened, keep, onDone }: GearFormProps<ProbeRecord>) {
   const { heat, plain, altitude } = conversions(useUnits());
   return (
     <InputForm<ProbeRecord, { id: string }>
-      opened={entry}
+      opened={opened}
       schema="ProbeRecord"
       values={entry}
       save={keep}
@@ -56,10 +57,10 @@ export function ProbeForm({ entry, keep, onDone }: GearFormProps<ProbeRecord>) {
   );
 }
 
-export function CrewForm({ entry, keep, onDone }: GearFormProps<CrewMemberRecord>) {
+export function CrewForm({ entry, opened, keep, onDone }: GearFormProps<CrewMemberRecord>) {
   return (
     <InputForm<CrewMemberRecord, { id: string }>
-      opened={entry}
+      opened={opened}
       schema="CrewMemberRecord"
       values={entry}
       save={keep}

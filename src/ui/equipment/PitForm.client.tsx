@@ -11,13 +11,20 @@ import { RackFields } from './RackFields.client';
 
 type P = PitRecord;
 
+interface PitFormProps {
+  pit: PitRecord;
+  opened?: object;
+  savePit: Action<{ id: string }>;
+  onDone(): void;
+}
+
 /** Everything about a pit and its racks, every figure in the units the reader uses. */
-export function PitForm({ pit, savePit, onDone }: { pit: PitRecord; savePit: Action<{ id: string }>; onDone(): void }) {
+export function PitForm({ pit, opened, savePit, onDone }: PitFormProps) {
   const units = useUnits();
   const { heat, drop, minutes, factor, fuelMass } = conversions(units);
   return (
     <InputForm<P, { id: string }>
-      opened={pit}
+      opened={opened}
       schema="PitRecord"
       values={pit}
       save={savePit}

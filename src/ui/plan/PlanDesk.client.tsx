@@ -10,13 +10,13 @@ import { worded } from '../../formats/messages/outcome';
 import { useEventDocument } from '../document/EventDocument.client';
 import { announce, callAction, complain, firstMessage, type Action } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
+import { useHydrated } from '../kit/hydrated';
 import { useWidth } from '../kit/useWidth';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
 import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
-import { PlanRacks } from './PlanRacks.client';
 import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
@@ -24,6 +24,7 @@ import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
 
+const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
 /** Keys move a run by this much; with Shift by three times as much. */
@@ -139,6 +140,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
   useHotkeys('p', () => selected && togglePin(selected));
   useHotkeys('r', () => !news && void rePlan());
 
+  const hydrated = useHydrated();
   const nowMs = input.earliestMs;
   const scrubMs = scrubbedMs ?? plan.tightest?.fromMs ?? plan.runs[0]?.onAtMs ?? nowMs;
   return (
@@ -211,17 +213,21 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
               <div className="border-t border-line px-3 py-2">
                 <PhaseKey />
               </div>
-              <PlanRacks
-                messageContext={messageContext}
-                input={input}
-                plan={plan}
-                atMs={scrubMs}
-                fromMs={Math.min(...plan.runs.map((run) => run.onAtMs))}
-                toMs={Math.max(...plan.runs.map((run) => run.carveAtMs))}
-                selectedId={selectedId}
-                onMove={setScrubbedMs}
-                onSelect={setSelectedId}
-              />
+              {hydrated && (
+                <Suspense fallback={<div className="h-38" />}>
+                  <PlanRacks
+                    messageContext={messageContext}
+                    input={input}
+                    plan={plan}
+                    atMs={scrubMs}
+                    fromMs={Math.min(...plan.runs.map((run) => run.onAtMs))}
+                    toMs={Math.max(...plan.runs.map((run) => run.carveAtMs))}
+                    selectedId={selectedId}
+                    onMove={setScrubbedMs}
+                    onSelect={setSelectedId}
+                  />
+                </Suspense>
+              )}
             </>
           ) : (
             <Empty event={event} hasPits={input.pits.length > 0} />
