@@ -25,6 +25,7 @@ const fault = (what: string) => {
   console.error(`FAULT ${what}`.slice(0, 600));
 };
 let slowestMs = 0;
+let [taken, refused] = [0, 0];
 
 async function ask(what: string, url: string, init: RequestInit = {}): Promise<{ status: number; text: string }> {
   const begun = performance.now();
@@ -93,7 +94,7 @@ function spoiltText(luck: Chance, right: string): string {
   return right.replace(/\d+/, String(junk(luck)));
 }
 
-const ids = actionIds();
+let ids = new Map<string, string>();
 async function callAction(luck: Chance, eventId: string): Promise<void> {
   const name = luck.pick(Object.keys(ACTIONS).filter((each) => each !== 'deleteEvent' || luck.next() < 0.1));
   let right = JSON.parse(JSON.stringify(ACTIONS[name]).replaceAll('EVENT', eventId)) as unknown;
@@ -101,11 +102,14 @@ async function callAction(luck: Chance, eventId: string): Promise<void> {
   if (name === 'readPlanFile') right = { eventId, text: spoiltText(luck, FILES.plan()) };
   const isFile = name === 'importEvent' || name === 'readPlanFile';
   const sent = luck.next() < 0.1 || (isFile && luck.next() < 0.8) ? right : spoilt(right, luck);
-  await ask(`action ${name} ${JSON.stringify(sent)?.slice(0, 300)}`, '/', {
+  const answer = await ask(`action ${name} ${JSON.stringify(sent)?.slice(0, 300)}`, '/', {
     method: 'POST',
     headers: { 'Next-Action': ids.get(name)!, 'Content-Type': 'text/plain;charset=UTF-8', Accept: 'text/x-component', Origin: BASE },
     body: JSON.stringify([sent]) ?? '[]',
   });
+  if (answer.status === 404) fault(`action ${name} is not found`);
+  if (answer.text.includes('"ok":true')) taken++;
+  if (answer.text.includes('"ok":false')) refused++;
 }
 
 /** A change to an event such as the page sends, of which the value, the place or the whole is wrong. */
@@ -171,6 +175,8 @@ async function main(): Promise<void> {
     server.stdout.on('data', (text) => String(text).includes('Anachron is at') && resolve());
     server.on('exit', () => reject(new Error('the server stopped before it was ready')));
   });
+  // The build is known only now: it may have been made anew.
+  ids = actionIds();
   const luck = chance(SEED);
   const touched = new Set<string>();
   const begun = performance.now();
@@ -196,7 +202,9 @@ async function main(): Promise<void> {
     rmSync(folder, { recursive: true, force: true });
   }
   const minutes = ((performance.now() - begun) / 60_000).toFixed(1);
-  console.log(`${CASES} cases of seed ${SEED} in ${minutes} min: ${faults.length} faults, slowest answer ${Math.round(slowestMs)} ms`);
+  console.log(
+    `${CASES} cases of seed ${SEED} in ${minutes} min: ${faults.length} faults, slowest answer ${Math.round(slowestMs)} ms; of the calls ${taken} taken, ${refused} refused in words`,
+  );
   process.exit(faults.length > 0 ? 1 : 0);
 }
 

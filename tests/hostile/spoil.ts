@@ -70,7 +70,8 @@ export function placesOf(value: unknown, path: string[] = []): string[][] {
 export const junk = ({ pick, whole, next }: Chance): unknown => {
   if (next() < 0.03) return nested(whole(10, 400));
   if (next() < 0.03) return Array.from({ length: whole(300, 900) }, () => pick(JUNK));
-  return pick(JUNK);
+  const made = pick(JUNK);
+  return typeof made === 'object' && made !== null ? (JSON.parse(JSON.stringify(made)) as unknown) : made;
 };
 const nested = (deep: number): unknown => (deep === 0 ? 1 : [nested(deep - 1)]);
 
