@@ -5,7 +5,7 @@ const rooms = {
   inputs: ['core'],
   document: ['core', 'formats', 'inputs'],
   persistence: ['core'],
-  workers: ['core'],
+  workers: ['core', 'formats/open'],
   services: ['core', 'formats', 'inputs', 'document', 'persistence'],
   runtime: ['core', 'formats', 'inputs', 'persistence', 'services'],
   ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],

@@ -21,6 +21,7 @@ await sideBySide([
 step('unit and property tests', bin('vitest'), ['run']);
 ensureBuilt();
 await endToEnd();
+step('hostile cases', bin('tsx'), ['tests/hostile/run.ts', '400']);
 console.log('\nEverything passed.');
 
 function step(name, command, args, env) {

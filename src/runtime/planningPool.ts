@@ -6,7 +6,9 @@ import type { Planner } from '../services';
 
 /** One core is left for pages; plans that nobody waits for any more are cut off. */
 const MOST_WORKERS = Math.max(1, availableParallelism() - 1);
+const MOST_WAITING = 64;
 const LONGEST_PLAN_MS = 60_000;
+const LONGEST_READ_MS = 10_000;
 const LONGEST_SEARCH_MS = 300_000;
 
 // The bundler loads this module once for every entry; one pool serves them all.
@@ -16,14 +18,20 @@ function pool(): Piscina {
   shared.anachronPool ??= new Piscina({
     filename: path.join(process.cwd(), 'src', 'workers', 'planning.thread.mjs'),
     minThreads: 1,
+    maxQueue: MOST_WAITING,
     maxThreads: MOST_WORKERS,
   });
   return shared.anachronPool;
 }
 
+const within = (ms: number, signal?: AbortSignal): AbortSignal =>
+  signal ? AbortSignal.any([signal, AbortSignal.timeout(ms)]) : AbortSignal.timeout(ms);
+
 /** Plans in threads of their own: pages are served while one is made. */
 export const planningPool: Planner = {
-  plan: (input) => pool().run({ input }, { name: 'plan', signal: AbortSignal.timeout(LONGEST_PLAN_MS) }) as Promise<Plan>,
+  plan: (input, signal) => pool().run({ input }, { name: 'plan', signal: within(LONGEST_PLAN_MS, signal) }) as Promise<Plan>,
   search: (input, iterations) =>
-    pool().run({ input, iterations }, { name: 'search', signal: AbortSignal.timeout(LONGEST_SEARCH_MS) }) as Promise<Scheme>,
+    pool().run({ input, iterations }, { name: 'search', signal: within(LONGEST_SEARCH_MS) }) as Promise<Scheme>,
+  readEvent: (text, nowMs) =>
+    pool().run({ text, nowMs }, { name: 'readEvent', signal: within(LONGEST_READ_MS) }) as ReturnType<Planner['readEvent']>,
 };

@@ -1,12 +1,16 @@
 import type { Plan, Scheme } from '../core/model';
 import type { PlanInput } from '../core/planning';
+import type { readEventFile } from '../formats/open';
 import type { Database } from '../persistence';
 
 /** Who works plans out: threads of their own where pages are served, the caller's own where nobody waits. */
 export interface Planner {
-  plan(input: PlanInput): Promise<Plan>;
+  /** `signal` says that nobody waits for it any more. */
+  plan(input: PlanInput, signal?: AbortSignal): Promise<Plan>;
   /** The scheme of the best plan that so many iterations find. */
   search(input: PlanInput, iterations: number): Promise<Scheme>;
+  /** The event of a file, or where it is not one. */
+  readEvent(text: string, nowMs: number): Promise<ReturnType<typeof readEventFile>>;
 }
 
 /** What every use case is given: the database, the time, new identifiers, and who plans. */

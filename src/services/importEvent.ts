@@ -1,6 +1,6 @@
 import type { ClassConstructor } from 'class-transformer';
 import { libraryWith, type CookEvent, type CrewMember, type Cut, type Method, type Pit, type Probe, type Recipe } from '../core/model';
-import { success, type Outcome, type Problem } from '../core/outcome';
+import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import {
   check,
   CrewMemberRecord,
@@ -14,7 +14,7 @@ import {
   WarmerRecord,
   type ImportInput,
 } from '../inputs';
-import { filePit, readEventFile, sameOnPaper, unpacked, type Unpacked } from '../formats/open';
+import { filePit, sameOnPaper, unpacked, type Unpacked } from '../formats/open';
 import {
   findGear,
   findLibraryEntry,
@@ -38,7 +38,8 @@ type Renamed = Map<string, string>;
  * with the event when that is deleted. A file that is not right throughout is refused, and nothing of it is kept.
  */
 export async function importEvent(context: Context, input: ImportInput): Promise<Outcome<CookEvent>> {
-  const reading = readEventFile(input.text, context.nowMs());
+  const reading = await context.planner.readEvent(input.text, context.nowMs()).catch(() => undefined);
+  if (!reading) return failure({ code: 'tooBusy' });
   if (!reading.ok) return unreadable(reading.problems);
   const file = unpacked(reading.value);
   const eventId = context.newId();

@@ -4,7 +4,7 @@ export { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, savePro
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export { importEvent } from './importEvent';
 export { readLibrary, restoreEntry, saveCut, saveMethod, saveRecipe } from './library';
-export { planAtHand, planEvent } from './planEvent';
+export { planAtHand, planEvent, type Planned } from './planEvent';
 export { listChosenEquipment, listEquipment, listEvents, readDocument } from './reading';
 export { readPlanFile } from './readPlanFile';
 export { saveEdits } from './saveEdits';

@@ -14,11 +14,11 @@ export interface Planned {
 }
 
 /** The plan of an event, made on the server: the same one the page's worker makes. Undefined when there is no such event. */
-export async function planEvent(context: Context, eventId: string): Promise<Planned | undefined> {
+export async function planEvent(context: Context, eventId: string, signal?: AbortSignal): Promise<Planned | undefined> {
   const found = await readDocument(context, eventId);
   if (!found) return undefined;
   const { input, learned } = planInputFor(found.event, found.facts);
-  return { input, plan: await context.planner.plan(input), learned, facts: found.facts };
+  return { input, plan: await context.planner.plan(input, signal), learned, facts: found.facts };
 }
 
 /** The last plan of an event that was made for a page, or is being made. */

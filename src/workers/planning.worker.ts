@@ -1,6 +1,7 @@
 import type { Plan, Scheme } from '../core/model';
 import { checkedPlan, searchPlan, type PlanInput } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
+import { readEventFile } from '../formats/open';
 
 /** What the server's pool of workers does: one function a task, named by whoever asks. Each worker keeps the cooks it has run. */
 const MOST_COOKS_KEPT = 500;
@@ -20,3 +21,6 @@ export function search({ input, iterations }: { input: PlanInput; iterations: nu
   while (!step.done) step = searching.next();
   return step.value.scheme;
 }
+
+/** A file of megabytes is read here too: nobody waits for its checks. */
+export const readEvent = ({ text, nowMs }: { text: string; nowMs: number }) => readEventFile(text, nowMs);

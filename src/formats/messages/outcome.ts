@@ -8,6 +8,7 @@ const WORDS: Record<string, string> = {
     'This event was changed in another window. What you did is still here: put it on top of the newer one, or take the newer one as it is.',
   entryChangedElsewhere:
     'This was changed in another window since you opened it. What you typed is still here: save yours over it, or load the newer one.',
+  tooBusy: 'The program has too much to do just now, or this took too long. Nothing was changed; try again in a moment.',
   servingGone: 'This serving is no longer on the event. Load the page again.',
   servingInPast: 'This time has passed. Choose a later one.',
   tooFarBack: `This lies more than ${LIMITS.yearsBack} years back. Check the year.`,

@@ -3,9 +3,9 @@ import { runSheetCalendar } from '../../../../formats/runSheetCalendar';
 import { runSheetCsv } from '../../../../formats/runSheetCsv';
 import { type MessageContext, messageContextOf } from '../../../../formats/messages/names';
 import { context as openContext } from '../../../../runtime/context';
-import { planEvent } from '../../../../services';
 import { preferences } from '../../../preferences';
 import { fileResponse } from '../fileResponse';
+import { plannedEvent } from '../plannedEvent';
 
 const FORMATS = {
   calendar: { ending: 'ics', write: runSheetCalendar },
@@ -15,8 +15,8 @@ const FORMATS = {
 /** The run sheet as a file, in the reader's units. */
 export async function download(format: keyof typeof FORMATS, eventId: string): Promise<Response> {
   const context = await openContext();
-  const planned = await planEvent(context, eventId);
-  if (!planned) return new Response('This event has been deleted.', { status: 404 });
+  const planned = await plannedEvent(eventId);
+  if (planned instanceof Response) return planned;
   const { input, plan } = planned;
   if (plan.tasks.length === 0)
     return new Response('There is nothing on the run sheet yet. Give the event a menu and a pit first.', { status: 409 });

@@ -1,16 +1,15 @@
 import { shoppingList } from '../../../../../core/quantities';
 import { shoppingCsv } from '../../../../../formats/shoppingCsv';
-import { context as openContext } from '../../../../../runtime/context';
-import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
 import type { EventParams } from '../../params';
+import { plannedEvent } from '../../plannedEvent';
 
 /** The shopping list as CSV, in the reader's units. */
-export async function GET(_request: Request, { params }: EventParams): Promise<Response> {
+export async function GET(request: Request, { params }: EventParams): Promise<Response> {
   const { eventId } = await params;
-  const planned = await planEvent(await openContext(), eventId);
-  if (!planned) return new Response('This event has been deleted.', { status: 404 });
+  const planned = await plannedEvent(eventId, request.signal);
+  if (planned instanceof Response) return planned;
   const { input, plan } = planned;
   const { event, library, pits } = input;
   const items = shoppingList({ event, library, pits, plan });

@@ -1,17 +1,16 @@
 import { mapPieces } from '../../../../../core/planning';
 import { rackSvg } from '../../../../../formats/rackSvg';
 import { messageContextOf } from '../../../../../formats/messages/names';
-import { context as openContext } from '../../../../../runtime/context';
-import { planEvent } from '../../../../../services';
 import { preferences } from '../../../../preferences';
 import { fileResponse } from '../../fileResponse';
 import type { EventParams } from '../../params';
+import { plannedEvent } from '../../plannedEvent';
 
 /** The racks of one pit at one moment (`?pit=&at=` in ms) as an SVG drawing, in the reader's units. */
 export async function GET(request: Request, { params }: EventParams): Promise<Response> {
   const { eventId } = await params;
-  const planned = await planEvent(await openContext(), eventId);
-  if (!planned) return new Response('This event has been deleted.', { status: 404 });
+  const planned = await plannedEvent(eventId, request.signal);
+  if (planned instanceof Response) return planned;
   const { input, plan } = planned;
   const query = new URL(request.url).searchParams;
   const pit = input.pits.find((each) => each.id === query.get('pit'));
