@@ -5,7 +5,13 @@ import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, refusal } from
 export async function proxy(request: NextRequest): Promise<NextResponse> {
   const { headers } = request;
   const wrongHost = refusal(
-    { method: request.method, host: headers.get('host'), origin: headers.get('origin'), fetchSite: headers.get('sec-fetch-site') },
+    {
+      method: request.method,
+      host: headers.get('host'),
+      origin: headers.get('origin'),
+      fetchSite: headers.get('sec-fetch-site'),
+      bodyBytes: Number(headers.get('content-length') ?? 0),
+    },
     process.env.PORT ?? '3000',
   );
   const refused = wrongHost ?? ((await isGarbled(request)) ? GARBLED : undefined);

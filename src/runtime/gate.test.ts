@@ -31,6 +31,11 @@ describe('who is answered', () => {
     expect(asked({ method: 'GET', origin: 'http://evil.example', fetchSite: 'cross-site' })).toBeUndefined();
   });
 
+  it('sends no more than a file may hold', () => {
+    expect(asked({ method: 'POST', bodyBytes: 9_000_000 })).toBeUndefined();
+    expect(asked({ method: 'POST', bodyBytes: 90_000_000 })).toBe(413);
+  });
+
   it('is told by no header that others put before it', () => {
     for (const name of ['X-Forwarded-Host', 'x-forwarded-for', 'Forwarded', 'X-Real-IP', 'x-original-url'])
       expect(isForwarded(name)).toBe(true);

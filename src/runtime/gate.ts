@@ -1,17 +1,26 @@
+import { LIMITS } from '../core/model';
+
 /** Who is answered at all, and what every answer carries. Pure: `src/proxy.ts` asks it for each request. */
 
 /** The program answers on this machine only, under these names. */
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
+
+/** The longest body that is read: a file of 8 MB, quoted. */
+const LONGEST_BODY_BYTES = 18_000_000;
 
 export interface Asked {
   method: string;
   host: string | null;
   origin: string | null;
   fetchSite: string | null;
+  bodyBytes?: number;
 }
 
 /** Why a request is not answered, with the status to say it by; undefined when it is. */
-export function refusal({ method, host, origin, fetchSite }: Asked, port: string): { status: number; message: string } | undefined {
+export function refusal(
+  { method, host, origin, fetchSite, bodyBytes = 0 }: Asked,
+  port: string,
+): { status: number; message: string } | undefined {
   const ours = LOCAL_NAMES.map((name) => (port === '80' ? name : `${name}:${port}`));
   if (host === null || !ours.includes(host.toLowerCase()))
     return { status: 421, message: `This program answers only at http://${ours[0]}. Open that address.` };
@@ -19,6 +28,8 @@ export function refusal({ method, host, origin, fetchSite }: Asked, port: string
   const foreign = origin !== null && !ours.some((each) => origin.toLowerCase() === `http://${each}`);
   if (foreign || (fetchSite !== null && fetchSite !== 'same-origin' && fetchSite !== 'none'))
     return { status: 403, message: 'Only the program’s own pages may change anything. Nothing was changed.' };
+  if (bodyBytes > LONGEST_BODY_BYTES)
+    return { status: 413, message: `This is larger than ${LIMITS.fileBytes / 1e6} MB, the most that is read. Nothing was changed.` };
   return undefined;
 }
 

@@ -27,7 +27,7 @@ const fault = (what: string) => {
 let slowestMs = 0;
 let [taken, refused] = [0, 0];
 
-async function ask(what: string, url: string, init: RequestInit = {}): Promise<{ status: number; text: string }> {
+async function ask(what: string, url: string, init: RequestInit = {}, again = false): Promise<{ status: number; text: string }> {
   const begun = performance.now();
   try {
     const answer = await fetch(`${BASE}${url}`, { redirect: 'manual', signal: AbortSignal.timeout(30_000), ...init });
@@ -38,6 +38,8 @@ async function ask(what: string, url: string, init: RequestInit = {}): Promise<{
     if (ms > LONGEST_MS) fault(`${Math.round(ms)} ms ${what}`);
     return { status: answer.status, text };
   } catch (error) {
+    // A connection that was let go of while idle says nothing of the program: asked again, it must answer.
+    if (!again && (error as Error).message === 'fetch failed') return ask(what, url, init, true);
     fault(`no answer (${(error as Error).message}) ${what}`);
     return { status: 0, text: '' };
   }
