@@ -59,7 +59,7 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],
 };
 
-/** Arguments of each command that must end with a line and a status, never with a stack. */
+/** Arguments of each command that must end with a line and a status, never with a stack; `schemas` takes none and writes into docs. */
 export const COMMANDS: Record<string, string[][]> = {
   solve: [[], ['nowhere.json'], ['docs'], ['SPOILT'], ['SPOILT', '--iterations', '1e9'], ['SPOILT', '--seed', '-1']],
   predict: [[], ['nowhere.csv'], ['docs'], ['SPOILT']],

@@ -52,9 +52,13 @@ describe('a database that cannot be opened', () => {
     await (await openDatabase(file)).close();
     const holder = new Sequelize({ dialect: 'sqlite', storage: file, logging: false, pool: { max: 1, min: 1 } });
     await holder.query('BEGIN EXCLUSIVE');
-    const letGo = setTimeout(() => void holder.query('COMMIT'), 1200);
+    let letGo = false;
+    setTimeout(() => {
+      letGo = true;
+      void holder.query('COMMIT');
+    }, 1200);
     const db = await openDatabase(file);
-    clearTimeout(letGo);
+    expect(letGo).toBe(true);
     await db.close();
     await holder.close();
   });

@@ -78,7 +78,6 @@ describe('what is stored and damaged', () => {
     const far = eventOf([batchOf('pork-butt', 1)], {
       servings: [serving!, { ...serving!, id: 'late', atMs: Date.parse('2206-06-19T18:00:00Z') }],
     });
-    const begun = performance.now();
     const { input } = planInputFor(far, {
       equipment: { pits: [OFFSET], boxes: [], warmers: [], probes: [], crew: [] },
       ownLibrary: { cuts: [], methods: [], recipes: [] },
@@ -87,6 +86,5 @@ describe('what is stored and damaged', () => {
     });
     expect(input.shifts!.length).toBeLessThan(60);
     expect(input.quiet!.length).toBeLessThan(60);
-    expect(performance.now() - begun).toBeLessThan(5000);
   });
 });

@@ -16,18 +16,14 @@ interface PopoverProps {
   align?: 'start' | 'end';
   /** What is in it, with what closes it. */
   children(close: () => void): ReactNode;
-  onOpenChange?(open: boolean): void;
 }
 
 /** A button with a panel at it. The panel is loaded once the page stands: no page waits for it. */
-export function Popover({ button, label, id, className, onOpenChange, children, ...panel }: PopoverProps) {
+export function Popover({ button, label, id, className, children, ...panel }: PopoverProps) {
   const [open, setOpen] = useState(false);
   const anchor = useRef<HTMLButtonElement>(null);
   useEffect(() => void loadPanel(), []);
-  const turn = (next: boolean) => {
-    setOpen(next);
-    onOpenChange?.(next);
-  };
+  const close = () => setOpen(false);
   return (
     <>
       <button
@@ -38,14 +34,14 @@ export function Popover({ button, label, id, className, onOpenChange, children, 
         aria-expanded={open}
         aria-label={label}
         className={className}
-        onClick={() => turn(!open)}
+        onClick={() => setOpen(!open)}
       >
         {button}
       </button>
       {open && (
         <Suspense fallback={null}>
-          <Panel anchor={anchor} onClose={() => turn(false)} {...panel}>
-            {children(() => turn(false))}
+          <Panel anchor={anchor} onClose={close} {...panel}>
+            {children(close)}
           </Panel>
         </Suspense>
       )}
