@@ -63,6 +63,7 @@ test('a serving’s day that is mistyped by a century is refused where it is typ
   await saved(page);
   await setDay(page, 'Day', '2206-07-15');
   await expect(page.getByText(/more than 10 years ahead/)).toBeVisible();
+  await expect(page.getByRole('banner').getByText('Not saved')).toBeVisible();
   await setDay(page, 'Day', '2028-07-16');
   await saved(page);
   await stage(page, 'Plan');

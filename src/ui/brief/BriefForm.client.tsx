@@ -136,6 +136,8 @@ const GATHER_MS = 60;
 function useBriefEdits(form: UseFormReturn<BriefInput>): number {
   const { event, actions, store } = useEventDocument();
   const [faulty, setFaulty] = useState(0);
+  useEffect(() => store.tellFaulty(faulty), [store, faulty]);
+  useEffect(() => () => store.tellFaulty(0), [store]);
   /** The event as this form last left it, or was last set to. */
   const own = useRef(event);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);

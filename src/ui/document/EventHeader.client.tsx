@@ -82,9 +82,11 @@ export function EventHeader() {
 }
 
 function SavedLine() {
-  const { saving } = useEventDocument();
-  const words = { saved: 'All saved', waiting: 'Saving…', saving: 'Saving…', stale: 'Not saved', failed: 'Not saved' }[saving.state];
-  const bad = saving.state === 'stale' || saving.state === 'failed';
+  const { saving, faulty } = useEventDocument();
+  const words = { saved: 'All saved', waiting: 'Saving…', saving: 'Saving…', stale: 'Not saved', failed: 'Not saved' }[
+    faulty > 0 ? 'failed' : saving.state
+  ];
+  const bad = faulty > 0 || saving.state === 'stale' || saving.state === 'failed';
   return (
     <span role="status" className={`ml-1 whitespace-nowrap text-[0.82rem] ${bad ? 'font-semibold text-bad' : 'text-soft'}`}>
       {words}

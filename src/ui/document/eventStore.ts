@@ -30,6 +30,8 @@ export interface DocumentState {
   /** Goes up by one whenever the event or what its plan rests on changes; answers to an older version are dropped. */
   version: number;
   saving: Saving;
+  /** Fields that hold what cannot be saved as it is typed. */
+  faulty: number;
   canUndo: boolean;
   canRedo: boolean;
 }
@@ -82,7 +84,7 @@ export class EventStore {
     private readonly deps: StoreDeps,
   ) {
     this.saved = event;
-    this.state = { event, facts, version: 1, saving: { state: 'saved' }, canUndo: false, canRedo: false };
+    this.state = { event, facts, version: 1, saving: { state: 'saved' }, faulty: 0, canUndo: false, canRedo: false };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -94,6 +96,11 @@ export class EventStore {
   private set(change: Partial<DocumentState>): void {
     this.state = { ...this.state, ...change, canUndo: this.done.length > 0, canRedo: this.undone.length > 0 };
     for (const listener of this.listeners) listener();
+  }
+
+  /** Told by a form that shows what is wrong at its fields. */
+  tellFaulty(faulty: number): void {
+    if (faulty !== this.state.faulty) this.set({ faulty });
   }
 
   /** Shows another event, and sees to it that it is saved. */

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
 import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
-import { dayAndTime } from '../../formats/clock';
+import { clockWords, dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';
 import { RackDrawing } from '../equipment/RackDrawing';
@@ -184,7 +184,7 @@ function DayFacts({ event, equipment }: { event: CookEvent; equipment: Equipment
         ? `${formatMinutes(venue.driveMin)} drive, ${formatMinutes(venue.setUpMin)} to set up`
         : 'cooked where it is served',
     ],
-    ['Quiet hours', `${venue.quietFrom} to ${venue.quietTo}`],
+    ['Quiet hours', `${clockWords(venue.quietFrom, units.clock)} to ${clockWords(venue.quietTo, units.clock)}`],
     ...(venue.power ? [['Power', venue.power] as [string, string]] : []),
     ...(venue.rules ? [['Rules', venue.rules] as [string, string]] : []),
     ...(event.duty ?? []).map((shift): [string, string] => [
