@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize, type Transaction } from 'sequelize';
-import sqlite3 from 'sqlite3';
+import { bareConnection, type BareConnection } from './bareConnection';
 import { migrate, MigrationRefused } from './migrate';
 import { openFault, OpenRefused } from './openFault';
 import { initTables } from './tables';
@@ -11,6 +11,8 @@ import { WriteQueue } from './writeQueue';
 export interface Database {
   sequelize: Sequelize;
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Another number whenever anything was written since, by this program or any other. */
+  version(): Promise<number>;
   close(): Promise<void>;
 }
 
@@ -21,20 +23,30 @@ const WAIT_FOR_LOCK_MS = 10_000;
  * is told in one line (`OpenRefused`, `MigrationRefused`), and a database of another program is left as it was.
  */
 export async function openDatabase(file: string): Promise<Database> {
-  const sequelize = await opened(file).catch((error: unknown) => {
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+    const watch = await watched(file);
+    const sequelize = await migrated(file).catch(async (error: unknown) => {
+      await watch.close();
+      throw error;
+    });
+    const queue = new WriteQueue();
+    return {
+      sequelize,
+      write: (work) => queue.run(() => sequelize.transaction(work)),
+      // It counts what other connections have written; this one never writes.
+      version: async () => (await watch.ask<{ data_version: number }>('PRAGMA data_version'))[0]!.data_version,
+      close: async () => {
+        await watch.close();
+        await sequelize.close();
+      },
+    };
+  } catch (error) {
     throw error instanceof MigrationRefused ? error : openFault(error, file);
-  });
-  const queue = new WriteQueue();
-  return {
-    sequelize,
-    write: (work) => queue.run(() => sequelize.transaction(work)),
-    close: () => sequelize.close(),
-  };
+  }
 }
 
-async function opened(file: string): Promise<Sequelize> {
-  mkdirSync(dirname(file), { recursive: true });
-  await probe(file);
+async function migrated(file: string): Promise<Sequelize> {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
   try {
     await sequelize.query('PRAGMA foreign_keys = ON');
@@ -48,23 +60,18 @@ async function opened(file: string): Promise<Sequelize> {
 }
 
 /** Looks at the file before anything is written to it, and waits for whoever holds it. */
-async function probe(file: string): Promise<void> {
-  const db = await new Promise<sqlite3.Database>((resolve, reject) => {
-    const opening: sqlite3.Database = new sqlite3.Database(file, (error) => (error ? reject(error) : resolve(opening)));
-  });
-  const ask = (sql: string) =>
-    new Promise<{ name: string }[]>((resolve, reject) =>
-      db.all<{ name: string }>(sql, (error, rows) => (error ? reject(error) : resolve(rows))),
-    );
+async function watched(file: string): Promise<BareConnection> {
+  const bare = await bareConnection(file, WAIT_FOR_LOCK_MS);
   try {
-    db.configure('busyTimeout', WAIT_FOR_LOCK_MS);
-    const tables = await ask("SELECT name FROM sqlite_master WHERE type = 'table'");
+    const tables = await bare.ask<{ name: string }>("SELECT name FROM sqlite_master WHERE type = 'table'");
     if (tables.length > 0 && !tables.some(({ name }) => name === 'migrations'))
       throw new OpenRefused(`${file} is a database of another program. It was left as it was. Set ANACHRON_DB to another file.`);
-    await ask('PRAGMA journal_mode = WAL');
-    await ask('BEGIN IMMEDIATE');
-    await ask('ROLLBACK');
-  } finally {
-    await new Promise<void>((resolve) => db.close(() => resolve()));
+    await bare.ask('PRAGMA journal_mode = WAL');
+    await bare.ask('BEGIN IMMEDIATE');
+    await bare.ask('ROLLBACK');
+    return bare;
+  } catch (error) {
+    await bare.close();
+    throw error;
   }
 }

@@ -7,6 +7,7 @@ import type { Planner } from '../services';
 /** One core is left for pages; plans that nobody waits for any more are cut off. */
 const MOST_WORKERS = Math.max(1, availableParallelism() - 1);
 const MOST_WAITING = 64;
+const PLANS_GIVE_WAY = 10;
 const LONGEST_PLAN_MS = 60_000;
 const LONGEST_READ_MS = 10_000;
 const LONGEST_SEARCH_MS = 300_000;
@@ -20,6 +21,8 @@ function pool(): Piscina {
     minThreads: 1,
     maxQueue: MOST_WAITING,
     maxThreads: MOST_WORKERS,
+    // Pages go before plans where both want the same core.
+    niceIncrement: PLANS_GIVE_WAY,
   });
   return shared.anachronPool;
 }

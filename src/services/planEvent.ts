@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
-import type { Plan } from '../core/model';
+import type { CookEvent, Plan } from '../core/model';
 import type { PlanInput } from '../core/planning';
 import type { LearnedTrim } from '../core/quantities';
 import { planInputFor, type DocumentFacts } from '../document';
 import type { Context } from './context';
-import { readDocument } from './reading';
+import { readDocument, type KeptDocument } from './reading';
 
 export interface Planned {
   input: PlanInput;
@@ -21,54 +21,55 @@ export async function planEvent(context: Context, eventId: string, signal?: Abor
   return { input, plan: await context.planner.plan(input, signal), learned, facts: found.facts };
 }
 
-/** The last plan of an event that was made for a page, or is being made. */
+/** The last plan that was made for the pages of an event, what it was made from, and the one being made. */
 interface LastPlan {
-  key: string;
+  /** Where it differs from the document's own, the plan is of an older event. */
+  of?: string;
   madeAtMs: number;
   plan?: Plan;
-  making?: Promise<Plan | undefined>;
+  making?: Promise<void>;
 }
 const lastPlans = new Map<string, LastPlan>();
 const MOST_KEPT = 40;
-/** A page waits this long for a plan before it is shown without. */
+/** A page waits this long for the first plan of an event before it is shown without. */
 const PATIENCE_MS = 250;
 /** The page plans again by its own clock; until then a plan of some minutes ago will do. */
 const FRESH_MS = 600_000;
 
 /**
- * An event with the plan there is of it at once: the one for what it is now, or the last one, or none while the
- * first is being made. No page waits for a plan: the page's own worker makes the newest.
+ * An event with the plan there is of it at once: the last one, or none while the first is being made. No page waits
+ * for a newer plan: the page's own worker makes it. However many pages ask, the pool makes one plan of an event at a
+ * time, of what the event is when it begins.
  */
-export async function planAtHand(context: Context, eventId: string): Promise<(Omit<Planned, 'plan'> & { plan?: Plan }) | undefined> {
-  const found = await readDocument(context, eventId);
-  if (!found) return undefined;
-  const { input, learned } = planInputFor(found.event, found.facts);
-  const { nowMs, ...facts } = found.facts;
-  const key = createHash('sha1')
-    .update(JSON.stringify([found.event, facts]))
-    .digest('base64');
-  const last = lastPlans.get(eventId);
-  const fresh = last?.key === key && nowMs - last.madeAtMs < FRESH_MS;
-  const making = fresh ? (last.making ?? last.plan) : makePlan(context, eventId, { key, madeAtMs: nowMs, plan: last?.plan }, input);
-  const plan = await Promise.race([making, new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), PATIENCE_MS))]);
-  return { input, plan: plan ?? lastPlans.get(eventId)?.plan, learned, facts: found.facts };
+export async function planAtHand(context: Context, eventId: string): Promise<(KeptDocument & { plan?: Plan }) | undefined> {
+  const document = await readDocument(context, eventId);
+  if (!document) return undefined;
+  const last = lastPlans.get(eventId) ?? { madeAtMs: 0 };
+  if (!last.making && !isFresh(last, document)) last.making = makePlan(context, document, last);
+  if (!last.plan && last.making) await Promise.race([last.making, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS))]);
+  return { ...document, plan: last.plan };
 }
 
-function makePlan(context: Context, eventId: string, entry: LastPlan, input: PlanInput): Promise<Plan | undefined> {
-  entry.making = context.planner.plan(input).then(
-    (plan) => {
-      entry.plan = plan;
-      entry.making = undefined;
-      return plan;
-    },
-    // What could not be planned in time is tried again by the next page that asks.
-    () => {
-      if (lastPlans.get(eventId) === entry) lastPlans.delete(eventId);
-      return undefined;
-    },
-  );
-  lastPlans.delete(eventId);
+const isFresh = (last: LastPlan, { event, facts }: KeptDocument): boolean =>
+  last.plan !== undefined && facts.nowMs - last.madeAtMs < FRESH_MS && last.of === stampOf(event, facts);
+
+/** The same for the same event on the same facts, whenever it is read. */
+const stampOf = (event: CookEvent, { nowMs: _, ...facts }: DocumentFacts): string =>
+  createHash('sha1')
+    .update(JSON.stringify([event, facts]))
+    .digest('base64');
+
+async function makePlan(context: Context, { event, facts }: KeptDocument, last: LastPlan): Promise<void> {
+  lastPlans.delete(event.id);
   if (lastPlans.size >= MOST_KEPT) lastPlans.delete(lastPlans.keys().next().value!);
-  lastPlans.set(eventId, entry);
-  return entry.making;
+  lastPlans.set(event.id, last);
+  try {
+    last.plan = await context.planner.plan(planInputFor(event, facts).input);
+    last.of = stampOf(event, facts);
+    last.madeAtMs = facts.nowMs;
+  } catch {
+    // What could not be planned in time is tried again by the next page that asks.
+  } finally {
+    last.making = undefined;
+  }
 }

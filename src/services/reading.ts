@@ -1,6 +1,6 @@
 import type { DocumentFacts } from '../document';
 import type { CookEvent, Equipment } from '../core/model';
-import type { EventSummary } from '../persistence';
+import type { Database, EventSummary } from '../persistence';
 import * as persistence from '../persistence';
 import { isZone } from '../formats/clock';
 import type { Context } from './context';
@@ -43,7 +43,28 @@ export async function documentFacts(context: Context, eventId: string): Promise<
 }
 
 /** An event as it is kept, with all that its plan rests on. */
-export async function readDocument(context: Context, eventId: string): Promise<{ event: CookEvent; facts: DocumentFacts } | undefined> {
+export interface KeptDocument {
+  event: CookEvent;
+  facts: DocumentFacts;
+}
+
+/** Documents as they were last read, with the version of the database they were read at. */
+const lastRead = new WeakMap<Database, Map<string, KeptDocument & { version: number }>>();
+const MOST_KEPT = 100;
+
+/** An event as it is kept; read again only when anything was written since. Nobody changes what is given. */
+export async function readDocument(context: Context, eventId: string): Promise<KeptDocument | undefined> {
+  // Asked before reading: what is written meanwhile makes the next reader read again.
+  const version = await context.db.version();
+  const known = lastRead.get(context.db) ?? new Map<string, KeptDocument & { version: number }>();
+  lastRead.set(context.db, known);
+  const last = known.get(eventId);
+  if (last?.version === version) return { event: last.event, facts: { ...last.facts, nowMs: context.nowMs() } };
+  known.delete(eventId);
   const event = await storedEvent(eventId);
-  return event && { event, facts: await documentFacts(context, eventId) };
+  if (!event) return undefined;
+  const facts = await documentFacts(context, eventId);
+  if (known.size >= MOST_KEPT) known.delete(known.keys().next().value!);
+  known.set(eventId, { event, facts, version });
+  return { event, facts };
 }

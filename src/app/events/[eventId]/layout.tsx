@@ -11,9 +11,9 @@ export const dynamic = 'force-dynamic';
 /** One event, opened once for all its stages: read here with the plan at hand, edited and planned anew on the page. */
 export default async function Layout({ params, children }: { params: Promise<{ eventId: string }>; children: ReactNode }) {
   const { eventId } = await params;
-  const { input, plan, facts } = (await planAtHand(await context(), eventId)) ?? notFound();
+  const { event, plan, facts } = (await planAtHand(await context(), eventId)) ?? notFound();
   return (
-    <EventDocumentProvider key={eventId} event={input.event} facts={facts} plan={plan}>
+    <EventDocumentProvider key={eventId} event={event} facts={facts} plan={plan}>
       <EventHeader />
       <PlanGate>{children}</PlanGate>
     </EventDocumentProvider>
