@@ -3,9 +3,38 @@ import { DateTime, IANAZone } from 'luxon';
 /** Clock times of a place, from instants and back. The only room that knows zones. */
 export type ClockHours = '12' | '24';
 
-export const isZone = (zone: string): boolean => IANAZone.isValidZone(zone);
+export const isZone = (zone: string): boolean => zones.has(zone) || IANAZone.isValidZone(zone);
 
-const at = (ms: number, zone: string) => DateTime.fromMillis(ms, { zone, locale: 'en' });
+/** Clocks are changed on a quarter of an hour. */
+const OFFSET_HOLDS_MS = 15 * 60_000;
+const MOST_OFFSETS = 20_000;
+
+/** A zone that remembers its offsets: a page asks for the same instants over and over, and looking one up is slow. */
+class RememberedZone extends IANAZone {
+  private readonly offsets = new Map<number, number>();
+
+  override offset(ms: number): number {
+    const quarter = Math.floor(ms / OFFSET_HOLDS_MS);
+    let offset = this.offsets.get(quarter);
+    if (offset === undefined) {
+      if (this.offsets.size >= MOST_OFFSETS) this.offsets.clear();
+      offset = super.offset(quarter * OFFSET_HOLDS_MS);
+      this.offsets.set(quarter, offset);
+    }
+    return offset;
+  }
+}
+const zones = new Map<string, RememberedZone>();
+
+/** The zone of a name; one that there is none of makes times that are not valid, as ever. */
+function zoneOf(name: string): RememberedZone | string {
+  if (!isZone(name)) return name;
+  const zone = zones.get(name) ?? new RememberedZone(name);
+  zones.set(name, zone);
+  return zone;
+}
+
+const at = (ms: number, zone: string) => DateTime.fromMillis(ms, { zone: zoneOf(zone), locale: 'en' });
 
 /** `18:00` or `6:00 pm`. */
 export const clockTime = (ms: number, zone: string, hours: ClockHours): string =>

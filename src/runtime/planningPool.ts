@@ -35,6 +35,8 @@ export const planningPool: Planner = {
   plan: (input, signal) => pool().run({ input }, { name: 'plan', signal: within(LONGEST_PLAN_MS, signal) }) as Promise<Plan>,
   search: (input, iterations) =>
     pool().run({ input, iterations }, { name: 'search', signal: within(LONGEST_SEARCH_MS) }) as Promise<Scheme>,
+  readPlan: (text, input, id) =>
+    pool().run({ text, input, id }, { name: 'readPlan', signal: within(LONGEST_READ_MS) }) as ReturnType<Planner['readPlan']>,
   readEvent: (text, nowMs) =>
     pool().run({ text, nowMs }, { name: 'readEvent', signal: within(LONGEST_READ_MS) }) as ReturnType<Planner['readEvent']>,
 };

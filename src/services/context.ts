@@ -1,6 +1,6 @@
-import type { Plan, Scheme } from '../core/model';
+import type { NamedPlan, Plan, Scheme } from '../core/model';
 import type { PlanInput } from '../core/planning';
-import type { readEventFile } from '../formats/open';
+import type { readEventFile, Reading } from '../formats/open';
 import type { Database } from '../persistence';
 
 /** Who works plans out: threads of their own where pages are served, the caller's own where nobody waits. */
@@ -11,6 +11,8 @@ export interface Planner {
   search(input: PlanInput, iterations: number): Promise<Scheme>;
   /** The event of a file, or where it is not one. */
   readEvent(text: string, nowMs: number): Promise<ReturnType<typeof readEventFile>>;
+  /** The plan of a file, under an id, for the event of an input; or where it is not one. */
+  readPlan(text: string, input: PlanInput, id: string): Promise<Reading<NamedPlan>>;
 }
 
 /** What every use case is given: the database, the time, new identifiers, and who plans. */

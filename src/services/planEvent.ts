@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { CookEvent, Plan } from '../core/model';
 import type { PlanInput } from '../core/planning';
 import type { LearnedTrim } from '../core/quantities';
+import type { Database } from '../persistence';
 import { planInputFor, type DocumentFacts } from '../document';
 import type { Context } from './context';
 import { readDocument, type KeptDocument } from './reading';
@@ -29,7 +30,7 @@ interface LastPlan {
   plan?: Plan;
   making?: Promise<void>;
 }
-const lastPlans = new Map<string, LastPlan>();
+const plansOf = new WeakMap<Database, Map<string, LastPlan>>();
 const MOST_KEPT = 40;
 /** A page waits this long for the first plan of an event before it is shown without. */
 const PATIENCE_MS = 250;
@@ -44,7 +45,13 @@ const FRESH_MS = 600_000;
 export async function planAtHand(context: Context, eventId: string): Promise<(KeptDocument & { plan?: Plan }) | undefined> {
   const document = await readDocument(context, eventId);
   if (!document) return undefined;
-  const last = lastPlans.get(eventId) ?? { madeAtMs: 0 };
+  const plans = plansOf.get(context.db) ?? new Map<string, LastPlan>();
+  plansOf.set(context.db, plans);
+  const last = plans.get(eventId) ?? { madeAtMs: 0 };
+  // The one asked for last is forgotten last.
+  plans.delete(eventId);
+  if (plans.size >= MOST_KEPT) plans.delete(plans.keys().next().value!);
+  plans.set(eventId, last);
   if (!last.making && !isFresh(last, document)) last.making = makePlan(context, document, last);
   if (!last.plan && last.making) await Promise.race([last.making, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS))]);
   return { ...document, plan: last.plan };
@@ -60,9 +67,6 @@ const stampOf = (event: CookEvent, { nowMs: _, ...facts }: DocumentFacts): strin
     .digest('base64');
 
 async function makePlan(context: Context, { event, facts }: KeptDocument, last: LastPlan): Promise<void> {
-  lastPlans.delete(event.id);
-  if (lastPlans.size >= MOST_KEPT) lastPlans.delete(lastPlans.keys().next().value!);
-  lastPlans.set(event.id, last);
   try {
     last.plan = await context.planner.plan(planInputFor(event, facts).input);
     last.of = stampOf(event, facts);

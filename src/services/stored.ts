@@ -15,6 +15,7 @@ import {
   WarmerRecord,
 } from '../inputs';
 import * as persistence from '../persistence';
+import type { GearKind, LibraryKind } from '../persistence';
 
 /**
  * What is kept, as its record allows it. An older program or another hand may have stored what no page can bear:
@@ -84,6 +85,30 @@ export async function storedEquipment(transaction?: Transaction): Promise<Equipm
 export async function storedLibrary(transaction?: Transaction): Promise<Library> {
   const { cuts, methods, recipes } = await persistence.loadOwnLibrary(transaction);
   return { cuts: allOf(CutRecord, cuts), methods: allOf(MethodRecord, methods), recipes: allOf(RecipeRecord, recipes) };
+}
+
+/** What is kept of gear or the library that no page can use: it cannot be mended without whoever knows it. */
+export interface Unusable {
+  kind: GearKind | LibraryKind;
+  id: string;
+  name: string;
+}
+
+export async function storedUnusable(): Promise<{ gear: Unusable[]; library: Unusable[] }> {
+  const { pits, boxes, warmers, probes, crew } = await persistence.listEquipment();
+  const { cuts, methods, recipes } = await persistence.loadOwnLibrary();
+  const of = (kind: Unusable['kind'], type: ClassConstructor<object>, stored: readonly { id: string; name: unknown }[]): Unusable[] =>
+    stored.filter((each) => !soundOf(type, each)).map(({ id, name }) => ({ kind, id, name: typeof name === 'string' ? name : '' }));
+  return {
+    gear: [
+      ...of('pit', PitRecord, pits),
+      ...of('box', HoldingBoxRecord, boxes),
+      ...of('warmer', WarmerRecord, warmers),
+      ...of('probe', ProbeRecord, probes),
+      ...of('crew', CrewMemberRecord, crew),
+    ],
+    library: [...of('cut', CutRecord, cuts), ...of('method', MethodRecord, methods), ...of('recipe', RecipeRecord, recipes)],
+  };
 }
 
 /**

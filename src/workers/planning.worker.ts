@@ -1,7 +1,7 @@
-import type { Plan, Scheme } from '../core/model';
+import type { NamedPlan, Plan, Scheme } from '../core/model';
 import { checkedPlan, searchPlan, type PlanInput } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
-import { readEventFile } from '../formats/open';
+import { namedPlanFrom, readEventFile, readOpenPlan, type Reading } from '../formats/open';
 
 /** What the server's pool of workers does: one function a task, named by whoever asks. Each worker keeps the cooks it has run. */
 const MOST_COOKS_KEPT = 500;
@@ -24,3 +24,8 @@ export function search({ input, iterations }: { input: PlanInput; iterations: nu
 
 /** A file of megabytes is read here too: nobody waits for its checks. */
 export const readEvent = ({ text, nowMs }: { text: string; nowMs: number }) => readEventFile(text, nowMs);
+
+export function readPlan({ text, input, id }: { text: string; input: PlanInput; id: string }): Reading<NamedPlan> {
+  const reading = readOpenPlan(text);
+  return reading.ok ? namedPlanFrom(reading.value, input, id) : reading;
+}

@@ -1,5 +1,5 @@
 import { context as openContext } from '../../runtime/context';
-import { listEquipment } from '../../services';
+import { listEquipment, storedUnusable } from '../../services';
 import { EquipmentPage } from '../../ui/equipment/EquipmentPage.client';
 import { SiteHeader } from '../../ui/shell/Header';
 import { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, saveProbe, saveWarmer } from '../actions';
@@ -11,10 +11,11 @@ const actions = { savePit, saveBox, saveWarmer, saveProbe, saveCrew, addSet, put
 
 export default async function Page() {
   const equipment = await listEquipment(await openContext());
+  const { gear } = await storedUnusable();
   return (
     <>
       <SiteHeader here="equipment" />
-      <EquipmentPage equipment={equipment} actions={actions} />
+      <EquipmentPage equipment={equipment} unusable={gear} actions={actions} />
     </>
   );
 }

@@ -6,6 +6,6 @@ export type { Unpacked } from './eventIn';
 export { eventFileOf, filePit } from './eventOut';
 export { namedPlanFrom } from './namedPlan';
 export { readEventFile, readOpenPlan } from './read';
-export type { Misread } from './read';
+export type { Misread, Reading } from './read';
 export { upgraded } from './upgrade';
 export { sameOnPaper, writeEventFile, writeEventFileV1, writeOpenPlan } from './write';

@@ -1,8 +1,9 @@
-/** The document of a row; nothing, where what stands there is no JSON any more. */
-export function bodyOf({ body }: { body: string }): unknown {
+/** The document of a row under the row's own id; no more than that, where what stands there is no document any more. */
+export function bodyOf({ id, body }: { id: string; body: string }): object {
   try {
-    return JSON.parse(body);
+    const read: unknown = JSON.parse(body);
+    return { ...(typeof read === 'object' && read), id };
   } catch {
-    return {};
+    return { id };
   }
 }

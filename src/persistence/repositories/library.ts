@@ -36,7 +36,7 @@ export async function removeLibraryEntry(kind: LibraryKind, id: string, transact
 }
 
 /** An entry of this kind and id, though the event that brought it is deleted. */
-export async function findLibraryEntry(kind: LibraryKind, id: string, transaction: Transaction): Promise<unknown> {
+export async function findLibraryEntry(kind: LibraryKind, id: string, transaction: Transaction): Promise<object | null> {
   const row = await LibraryEntryRow.findOne({ where: { kind, id }, transaction });
   return row && bodyOf(row);
 }

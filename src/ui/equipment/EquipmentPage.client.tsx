@@ -12,6 +12,7 @@ import { Dialog } from '../kit/Dialog';
 import { inputClass } from '../kit/Field';
 import { useHydrated, useReaderZone } from '../kit/hydrated';
 import { useUnits } from '../kit/UnitsProvider';
+import { NeedsRepair, type Unusable } from '../shell/NeedsRepair.client';
 import { BoxForm } from './BoxForm.client';
 import { CrewForm, ProbeForm, WarmerForm } from './GearForms.client';
 import { PitFacts } from './PitFacts';
@@ -56,8 +57,14 @@ const NEW = {
   crew: () => ({ id: fresh(), name: '' }),
 };
 
+interface EquipmentPageProps {
+  equipment: Equipment;
+  unusable: readonly Unusable[];
+  actions: EquipmentActions;
+}
+
 /** What the owner has or hires: pits with their racks to scale, what holds, what measures, and who works. */
-export function EquipmentPage({ equipment, actions }: { equipment: Equipment; actions: EquipmentActions }) {
+export function EquipmentPage({ equipment, unusable, actions }: EquipmentPageProps) {
   const zone = useReaderZone();
   const listens = useHydrated();
   const { pits, boxes, warmers, probes, crew } = equipment;
@@ -125,6 +132,7 @@ export function EquipmentPage({ equipment, actions }: { equipment: Equipment; ac
           </select>
         </div>
       </div>
+      <NeedsRepair entries={unusable} takeWords="Put away" take={actions.putGearAway} />
       {pits.length === 0 && (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
           <h2 className="text-lg">No pits yet</h2>

@@ -17,6 +17,7 @@ import { capital } from '../../formats/messages/names';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
+import { NeedsRepair, type Unusable } from '../shell/NeedsRepair.client';
 import { CutForm } from './CutForm.client';
 import { copyOf, plain } from './entries';
 import { Entry, EntryList, Facts, grouped, markOf } from './EntryView';
@@ -33,6 +34,7 @@ export interface LibraryActions {
 interface LibraryPageProps {
   library: Library;
   own: Record<keyof Library, string[]>;
+  unusable: readonly Unusable[];
   actions: LibraryActions;
 }
 
@@ -54,7 +56,7 @@ const SPECIES: Record<Cut['species'], string> = {
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
 
 /** What is cooked and how: the trade's cuts and schools, each to be changed, copied and put back. */
-export function LibraryPage({ library, own, actions }: LibraryPageProps) {
+export function LibraryPage({ library, own, unusable, actions }: LibraryPageProps) {
   const [cutId, setCutId] = useState('brisket-whole');
   const [methodId, setMethodId] = useState('low-paper');
   const [cut, setCut] = useState<CutRecord>();
@@ -80,6 +82,7 @@ export function LibraryPage({ library, own, actions }: LibraryPageProps) {
       <p className="mb-3 text-soft">
         Starting values of the trade. Change them to what you see in your own pits; a changed one can always be put back.
       </p>
+      <NeedsRepair entries={unusable} takeWords="Take away" take={actions.restoreEntry} />
       <Tabs.Root defaultValue="methods">
         <Tabs.List aria-label="Methods, cuts or recipes" className="mb-3 flex border-b border-line">
           <Tabs.Trigger value="methods" className={tab}>
