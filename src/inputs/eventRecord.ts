@@ -3,6 +3,7 @@ import {
   BRINE_WAYS,
   CARRIED,
   COOLING_WAYS,
+  CURRENCIES,
   GRADES,
   LIMITS,
   LOOSENABLE,
@@ -306,7 +307,7 @@ export class EventRecord extends EventHeadRecord {
   @MaybePart(() => VenueRecord) venue?: VenueRecord;
   @MaybePart(() => DayWeatherRecord) weather?: DayWeatherRecord;
   @MaybePart(() => PartialKitchenRecord) kitchen?: PartialKitchenRecord;
-  @Maybe() @Text(3) currency?: string;
+  @Maybe() @IsIn(CURRENCIES, { message: 'Choose a currency.' }) currency?: string;
   @MaybeParts(() => LoosenedRecord, LOOSENABLE.length, 'Each value is loosened once.') loosened?: LoosenedRecord[];
   @MaybeParts(() => ManualPlacementRecord, 400, 'More than 400 pieces cannot be placed by hand.')
   manualPlacements?: ManualPlacementRecord[];

@@ -9,4 +9,4 @@ export { listChosenEquipment, listEquipment, listEvents, readDocument } from './
 export { readPlanFile } from './readPlanFile';
 export { saveEdits } from './saveEdits';
 export { settlePlan } from './settlePlan';
-export { storedUnusable, type Unusable } from './stored';
+export { storedUnusable } from './stored';

@@ -87,13 +87,16 @@ async function open(page: string): Promise<void> {
   if (status !== 200 || text.includes('This page could not be shown')) fault(`page ${page} does not open (${status})`);
 }
 
+/** As it would stand in a file; a thing without words of its own stands as its JSON. */
+const wordOf = (value: unknown): string => (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'undefined'));
+
 function spoiltText(luck: Chance, right: string): string {
   const way = luck.next();
   if (way < 0.7) return JSON.stringify(spoilt(JSON.parse(right), luck)) ?? '';
   if (way < 0.8) return right.slice(0, luck.whole(0, right.length));
   if (way < 0.86) return '['.repeat(luck.whole(100, 20_000));
   if (way < 0.9) return 'x'.repeat(luck.whole(0, 9_000_000));
-  return right.replace(/\d+/, String(junk(luck)));
+  return right.replace(/\d+/, wordOf(junk(luck)));
 }
 
 let ids = new Map<string, string>();
@@ -155,7 +158,7 @@ async function knock(luck: Chance, eventId: string): Promise<void> {
 function runCommand(luck: Chance): void {
   const name = luck.pick(Object.keys(COMMANDS).filter((each) => COMMANDS[each]!.length > 0));
   const spoiltFile = path.join(folder, 'spoilt');
-  const csv = 'cook_id,cut,weight_lb,pit_f,hours\n=1+1,brisket-whole,x,225@0h,10\n' + String(junk(luck));
+  const csv = 'cook_id,cut,weight_lb,pit_f,hours\n=1+1,brisket-whole,x,225@0h,10\n' + wordOf(junk(luck));
   writeFileSync(spoiltFile, name === 'predict' ? csv : spoiltText(luck, FILES.v1()).slice(0, 200_000));
   const args = luck.pick(COMMANDS[name]!).map((each) => (each === 'SPOILT' ? spoiltFile : each));
   const limited = name === 'solve' && !args.includes('--iterations') ? [...args, '--iterations', '1'] : args;
