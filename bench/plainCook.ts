@@ -11,8 +11,9 @@ export function plainBareCook(setup: CookSetup, hours: number): { coreC: number;
   const { massKg, halfThicknessM, geometryExponent: m, startC } = setup.body;
   const areaM2 = ((m + 1) * massKg) / (1050 * halfThicknessM);
   const drM = halfThicknessM / cells;
+  // At its lightest a piece keeps a third of its heat capacity: the step is stable then, too.
   const diffusivity = global.conductivityWPerMK / (global.densityKgPerM3 * global.heatCapacityJPerKgK);
-  const dtS = (0.2 * drM * drM) / diffusivity;
+  const dtS = (0.07 * drM * drM) / diffusivity;
   const pitC = setup.pit.steps[0]!.pitC;
   const psat = (tempC: number) => 611.21 * Math.exp(((18.678 - tempC / 234.5) * tempC) / (257.14 + tempC));
   let temps: number[] = Array.from({ length: cells }, () => startC);
@@ -22,7 +23,10 @@ export function plainBareCook(setup: CookSetup, hours: number): { coreC: number;
     hottestC = Math.max(hottestC, temps[0]!);
     const x = Math.min(1, Math.max(0, (hottestC - 50) / 46));
     const lost = evaporatedKg / massKg + global.dripShare * x * x * (3 - 2 * x);
-    const phi = Math.max(global.driedShare, global.wetShare * (1 - Math.pow(Math.max(0, lost) / global.dryingShare, global.dryingPower)));
+    const heatLeft = Math.max(0.35, 1 - global.lostHeatRatio * lost);
+    const dryness = Math.min(1, Math.pow(Math.max(0, evaporatedKg / massKg) / global.dryingShare, global.dryingPower));
+    const phi = Math.max(global.driedShare, global.wetShare * (1 - dryness));
+    const through = 1 / (1 + global.crustResistance * dryness);
     let surfaceC = temps[cells - 1]!;
     let latentW = 0;
     for (let i = 0; i < 6; i++) {
@@ -37,8 +41,8 @@ export function plainBareCook(setup: CookSetup, hours: number): { coreC: number;
           (2.501e6 - 2361 * tempC) *
           (pressure - global.pitVapourPa);
         return (
-          global.filmWPerM2K * (pitC - tempC) +
-          global.radiationFactor * 5.670374e-8 * (Math.pow(pitC + 273.15, 4) - Math.pow(tempC + 273.15, 4)) -
+          through * global.filmWPerM2K * (pitC - tempC) +
+          through * global.radiationFactor * 5.670374e-8 * (Math.pow(pitC + 273.15, 4) - Math.pow(tempC + 273.15, 4)) -
           latentW -
           (global.conductivityWPerMK / (drM / 2)) * (tempC - temps[cells - 1]!)
         );
@@ -55,7 +59,8 @@ export function plainBareCook(setup: CookSetup, hours: number): { coreC: number;
           : (global.conductivityWPerMK / drM) * (temps[i + 1]! - temps[i]!) * Math.pow((i + 1) / cells, m);
     temps = temps.map((tempC, i) => {
       const share = (Math.pow((i + 1) / cells, m + 1) - Math.pow(i / cells, m + 1)) / (m + 1);
-      const next = tempC + (dtS * (flux(i) - flux(i - 1))) / (global.densityKgPerM3 * global.heatCapacityJPerKgK * share * halfThicknessM);
+      const heat = global.densityKgPerM3 * global.heatCapacityJPerKgK * heatLeft * share * halfThicknessM;
+      const next = tempC + (dtS * (flux(i) - flux(i - 1))) / heat;
       return i < cells - 1 ? Math.min(next, 100) : next;
     });
   }

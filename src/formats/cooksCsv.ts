@@ -1,17 +1,15 @@
 import Papa from 'papaparse';
 import { findCut, PIT_KINDS, type PitKind, type Wrap } from '../core/model';
-import type { LoggedCook, Prediction } from '../core/forecast';
-import { celsiusFromFahrenheit, fahrenheitFromCelsius, kgFromLb } from '../core/units';
+import type { LoggedCook, Prediction, RestHow } from '../core/forecast';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius } from '../core/units';
+import { elapsedMin, massKg, number, readRows, refuse, suffixedTempC, tempC, type Cells, type RefusedRow } from './csvRows';
 
-/** A row that could not be used: its line in the file (the header is line 1) and why, in words. */
-export interface RefusedRow {
-  line: number;
-  reason: string;
-}
+/** What a spreadsheet would run when it opens the file; a plain number is none of that. */
+const FORMULA = /^[=@\t\r]|^[+-](?!\d*[.,]?\d*$)/;
 
 export interface CookRow {
   line: number;
-  cells: Record<string, string>;
+  cells: Cells;
   cook: LoggedCook;
 }
 
@@ -21,67 +19,13 @@ export interface CooksFile {
   refused: RefusedRow[];
 }
 
-/** What a spreadsheet would run when it opens the file; a plain number is none of that. */
-const FORMULA = /^[=@\t\r]|^[+-](?!\d*[.,]?\d*$)/;
-
-class RowProblem extends Error {}
-const refuse = (reason: string): never => {
-  throw new RowProblem(reason);
-};
-
 /** Reads a cooks file (docs/formats/cooks.md). Rows it cannot use are reported; the others go on. */
 export function readCooksCsv(text: string): CooksFile {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
-  const [header, ...body] = parsed.data;
-  const columns = (header ?? []).map((column) => column.trim().toLowerCase());
-  const rows: CookRow[] = [];
-  const refused: RefusedRow[] = [];
-  const seen = new Set<string>();
-  body.forEach((values, i) => {
-    const line = i + 2;
-    if (values.every((value) => value.trim() === '')) return;
-    const cells = Object.fromEntries(columns.map((column, at) => [column, (values[at] ?? '').trim()]));
-    try {
-      const cook = cookFromCells(cells);
-      if (seen.has(cook.id)) refuse(`cook_id "${cook.id}" is used twice`);
-      seen.add(cook.id);
-      rows.push({ line, cells, cook });
-    } catch (error) {
-      if (!(error instanceof RowProblem)) throw error;
-      refused.push({ line, reason: error.message });
-    }
-  });
-  return { columns, rows, refused };
+  const { columns, rows, refused } = readRows(text, 'cook_id', cookFromCells);
+  return { columns, rows: rows.map(({ line, cells, value }) => ({ line, cells, cook: value })), refused };
 }
 
-function number(cells: Record<string, string>, column: string): number | undefined {
-  const text = cells[column];
-  if (!text) return undefined;
-  const value = Number(text);
-  return Number.isFinite(value) ? value : refuse(`${column} "${text}" is not a number`);
-}
-
-/** A temperature from `name_c` or `name_f`. */
-function tempC(cells: Record<string, string>, name: string): number | undefined {
-  const fahrenheit = number(cells, `${name}_f`);
-  return number(cells, `${name}_c`) ?? (fahrenheit === undefined ? undefined : celsiusFromFahrenheit(fahrenheit));
-}
-
-/** `165F` or `74C`. */
-function suffixedTempC(text: string): number | undefined {
-  const match = /^(-?\d+(?:\.\d+)?)\s*([CF])$/i.exec(text);
-  if (!match) return undefined;
-  return match[2]!.toUpperCase() === 'F' ? celsiusFromFahrenheit(Number(match[1])) : Number(match[1]);
-}
-
-/** `4h` or `90min`. */
-function elapsedMin(text: string): number | undefined {
-  const match = /^(\d+(?:\.\d+)?)\s*(h|min)$/i.exec(text);
-  if (!match) return undefined;
-  return Number(match[1]) * (match[2]!.toLowerCase() === 'h' ? 60 : 1);
-}
-
-function pitSteps(cells: Record<string, string>): LoggedCook['pitSteps'] {
+function pitSteps(cells: Cells): LoggedCook['pitSteps'] {
   const inCelsius = Boolean(cells['pit_c']);
   const text = cells['pit_c'] || cells['pit_f'] || refuse('pit_f or pit_c is missing');
   const steps = text.split(';').map((part) => {
@@ -99,12 +43,9 @@ function pitSteps(cells: Record<string, string>): LoggedCook['pitSteps'] {
   return steps;
 }
 
-function cookFromCells(cells: Record<string, string>): LoggedCook {
+function cookFromCells(cells: Cells): LoggedCook {
   const id = cells['cook_id'] || refuse('cook_id is missing');
   const cut = findCut(cells['cut'] ?? '') ?? refuse(`cut "${cells['cut'] ?? ''}" is not known`);
-  const lb = number(cells, 'piece_lb');
-  const massKg = number(cells, 'piece_kg') ?? (lb === undefined ? refuse('piece_lb or piece_kg is missing') : kgFromLb(lb));
-  if (massKg <= 0 || massKg > 100) refuse(`a piece of ${massKg.toFixed(2)} kg cannot be cooked`);
   const thicknessMm = number(cells, 'thickness_mm');
   if (thicknessMm !== undefined && (thicknessMm < 5 || thicknessMm > 400)) refuse(`thickness_mm ${thicknessMm} is outside 5 to 400`);
   const startC = tempC(cells, 'start') ?? celsiusFromFahrenheit(40);
@@ -132,7 +73,7 @@ function cookFromCells(cells: Record<string, string>): LoggedCook {
   return {
     id,
     cutId: cut.id,
-    massKg,
+    massKg: massKg(cells),
     thicknessMm,
     startC,
     pitSteps: pitSteps(cells),
@@ -145,7 +86,28 @@ function cookFromCells(cells: Record<string, string>): LoggedCook {
     done: doneC === undefined ? { by: 'tender' } : { by: 'probe', coreC: doneC },
     observedH,
     observedFinalC: tempC(cells, 'final'),
+    rest: restFromCells(cells),
   };
+}
+
+/** `board`, `tent`, `vent`, `box`, or `warmer@145F`. */
+export function restHow(text: string): RestHow {
+  const [kind, at] = text.split('@').map((each) => each.trim().toLowerCase());
+  if (kind === 'board' || kind === 'tent' || kind === 'vent' || kind === 'box') return { kind };
+  if (kind !== 'warmer') refuse(`rest "${text}" is not board, tent, vent, box or warmer@145F`);
+  const airC = suffixedTempC(at ?? '') ?? refuse(`rest "${text}" says no heat such as warmer@145F`);
+  return { kind: 'warmer', airC };
+}
+
+function restFromCells(cells: Cells): LoggedCook['rest'] {
+  const text = cells['rest'];
+  const toC = tempC(cells, 'rest_to');
+  const observedH = number(cells, 'rest_hours');
+  if (!text) return toC === undefined && observedH === undefined ? undefined : refuse('rest is missing, but it says how long or to what');
+  if (toC === undefined) refuse('rest_to_f or rest_to_c is missing');
+  if (toC! < 5 || toC! > 100) refuse(`a rest to ${toC!.toFixed(0)} C is outside 5 to 100`);
+  if (observedH !== undefined && (observedH <= 0 || observedH > 48)) refuse(`rest_hours ${observedH} is outside 0 to 48`);
+  return { how: restHow(text), toC: toC!, observedH };
 }
 
 export interface PredictedRow {
@@ -155,13 +117,15 @@ export interface PredictedRow {
 
 /** The rows as they came, in order, with the forecast added; the finish in F. */
 export function predictionsCsv(columns: string[], rows: PredictedRow[]): string {
-  const added = ['pred_p10_h', 'pred_p50_h', 'pred_p90_h', 'pred_final_f'];
+  const rests = rows.some(({ row }) => row.cook.rest);
+  const added = ['pred_p10_h', 'pred_p50_h', 'pred_p90_h', 'pred_final_f', ...(rests ? ['pred_rest_h'] : [])];
   const data = rows.map(({ row, prediction }) => ({
     ...row.cells,
     pred_p10_h: prediction.hours.p10.toFixed(3),
     pred_p50_h: prediction.hours.p50.toFixed(3),
     pred_p90_h: prediction.hours.p90.toFixed(3),
     pred_final_f: fahrenheitFromCelsius(prediction.finalC).toFixed(1),
+    ...(rests && { pred_rest_h: prediction.restH?.toFixed(3) ?? '' }),
   }));
   return `${Papa.unparse(data, { columns: [...columns, ...added], escapeFormulae: FORMULA })}\r\n`;
 }

@@ -97,7 +97,7 @@ export class CutRecord {
   @Sensible(20, 1500, 'The width') widthMm!: number;
   @Sensible(5, 400, 'The thickness') thicknessMm!: number;
   @Between(0.3, 1, 'The fill') fillShare!: number;
-  @Between(0.3, 1, 'The depth of the flesh') heatDepthShare!: number;
+  @Between(0.3, 2, 'The depth of the flesh') heatDepthShare!: number;
   @all(BlankIsAbsent(), MaybePart(() => ThinEndRecord)) thinEnd?: ThinEndRecord;
   @Range(0.02, 60, 'The usual weight') typicalBoughtKg!: [low: number, high: number];
   @Between(0, 0.8, 'The trim') trimShare!: number;

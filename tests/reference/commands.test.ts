@@ -47,6 +47,19 @@ describe('the predict command', () => {
     expect(stderr).toMatch(/line 3: the model never reaches this finish/);
   });
 
+  it('tells how long a rest takes, and which never ends', () => {
+    const { stdout, stderr, status } = predict(
+      'cook_id,cut,piece_lb,pit_f,wrap,wrap_at,done,rest,rest_to_f,rest_hours\na,brisket-whole,12.5,250,paper,165F,203F,board,150,2.2\nb,brisket-whole,12.5,250,foil,165F,203F,box,150,\nc,brisket-whole,12.5,250,foil,165F,203F,warmer@160F,150,\nd,pork-butt,8,250,,,tender,,,\ne,pork-butt,8,250,,,tender,shelf,150,\n',
+    );
+    expect(status).toBe(0);
+    const rows = Papa.parse<Record<string, string>>(stdout.trim(), { header: true }).data;
+    expect(Number(rows[0]!.pred_rest_h)).toBeGreaterThan(1.6);
+    expect(Number(rows[1]!.pred_rest_h)).toBeGreaterThan(2 * Number(rows[0]!.pred_rest_h));
+    expect([rows[2]!.pred_rest_h, rows[3]!.pred_rest_h]).toEqual(['', '']);
+    expect(stderr).toMatch(/line 4: at rest it never falls to that core/);
+    expect(stderr).toMatch(/line 6: rest "shelf" is not board/);
+  });
+
   it('ends with 2 when nothing is usable', () => {
     expect(predict('cook_id,cut\na,griffin\n').status).toBe(2);
     expect(predict('').status).toBe(2);

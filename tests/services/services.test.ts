@@ -246,7 +246,7 @@ describe('equipment', () => {
         racks: [...PIT.racks, { ...PIT.racks[0]!, id: 'r2', name: 'upper', level: 2 }],
       }),
     );
-    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.3 }));
     const { pits, boxes } = await services.listEquipment(context);
     expect(pits).toHaveLength(1);
     expect(pits[0]).toMatchObject({ name: 'Big offset', rangeC: [105, 165] });
@@ -404,7 +404,7 @@ describe('equipment', () => {
 describe('planning an event', () => {
   it('uses only what the event chose, and the minute it is', async () => {
     must(await services.savePit(context, PIT));
-    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.3 }));
     const event = must(await services.createEvent(context, NEW));
     must(await saveBrief(event, briefOf(event)));
     const planned = (await services.planEvent(context, event.id))!;
@@ -469,7 +469,7 @@ describe('the library', () => {
       wrapWhen: { coreC: 70 },
     });
     must(await services.savePit(context, PIT));
-    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.6 }));
+    must(await services.saveBox(context, { id: 'box', name: 'Box', litres: 70, lossWPerK: 0.3 }));
     const event = must(await services.createEvent(context, NEW));
     must(await saveBrief(event, briefOf(event)));
     expect((await services.planEvent(context, event.id))!.plan.runs[0]).toMatchObject({ pitC: 125, restMin: 45 });

@@ -3,7 +3,6 @@ import { cookSetup, holdTogether, runCook, SHIPPED_PARAMETERS, timeFactor, type 
 import { findCut, type Cut } from '../model';
 import { minutes, type Facts, type RunFacts } from './facts';
 
-const ROOM_C = 20;
 /** What forecasts on two grids may differ by. */
 const ALLOWED_C = 1;
 const DANGER_TOP_C = 57;
@@ -83,17 +82,13 @@ function coreAtCarving(event: Facts['event'], run: RunFacts, cut: Cut, cook: Ret
       : { kind: 'warmer', airC: gear.setC };
   const wait = Math.round((run.carve - run.median) / minutes(1));
   if (wait <= 0) return undefined;
-  const [curve] = holdTogether(
-    [{ body: cook.body, pieces: run.run.pieces.length, convertedShare: cook.convertedShare, softeningH: 1 }],
-    SHIPPED_PARAMETERS,
-    {
-      ventMin: run.method.ventMin,
-      restMin: gear && cut.done.by === 'core' ? 0 : run.method.restMin,
-      restBare: cut.done.by === 'core',
-      place,
-      roomC: ROOM_C,
-      longestMin: wait,
-    },
-  );
+  const [curve] = holdTogether([{ cook, pieces: run.run.pieces.length, softeningH: 1 }], SHIPPED_PARAMETERS, {
+    ventMin: run.method.ventMin,
+    restMin: gear ? 0 : run.method.restMin,
+    restBare: cut.done.by === 'core',
+    place,
+    roomC: event.weather.airC,
+    longestMin: wait,
+  });
   return curve!.coreC[wait];
 }

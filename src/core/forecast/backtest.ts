@@ -1,5 +1,5 @@
 import { forecastCook, type Quantiles } from './ensemble';
-import { loggedSetup, type LoggedCook } from './logged';
+import { loggedSetup, restLogged, type LoggedCook } from './logged';
 import type { ParameterSet } from './parameters';
 
 /** Samples behind each back-tested row. */
@@ -8,6 +8,8 @@ export const BACKTEST_SAMPLES = 200;
 export interface Prediction {
   hours: Quantiles;
   finalC: number;
+  /** Hours from pulling until its core has fallen to what the row asks; undefined when it asks nothing or never gets there. */
+  restH?: number;
 }
 
 /** What the model would have said of a logged cook beforehand; undefined when it never gets done. */
@@ -19,5 +21,10 @@ export function predictLogged(logged: LoggedCook, parameters: ParameterSet, samp
   const shift = forecast.median.doneAtMin / forecast.done.p50;
   const [p10, p90] = [forecast.done.p10 * shift, forecast.done.p90 * shift];
   if (!Number.isFinite(p90)) return undefined;
-  return { hours: { p10: toHours(p10), p50: toHours(forecast.median.doneAtMin), p90: toHours(p90) }, finalC: forecast.median.doneCoreC };
+  const rested = logged.rest && restLogged(forecast.median, logged.rest, logged.airC, parameters);
+  return {
+    hours: { p10: toHours(p10), p50: toHours(forecast.median.doneAtMin), p90: toHours(p90) },
+    finalC: forecast.median.doneCoreC,
+    restH: rested?.reachedMin === undefined ? undefined : toHours(rested.reachedMin),
+  };
 }

@@ -3,12 +3,17 @@ import type { CookSetup } from './setup';
 
 /** Bark at which it no longer scrapes off. */
 export const BARK_SET = 1;
-/** Scale of the bark integral: set at 4.5 to 5.5 h for a bare butt or brisket at 121 C. */
-const BARK_PER_H = 12;
+/** Scale of the bark integral: set at 4.5 to 5.5 h for a bare butt or brisket at 121 C, at 3 to 3.5 h at 149 C. */
+const BARK_PER_H = 3.7;
+/** The rub is dry all over when this share of the mass has evaporated; what still sweats from below it is another matter. */
+const DRY_RUB_SHARE = 0.18;
 
-/** dB/dt = (1 - phi / phi0) 2^((Ts - 75) / 10), per hour: a dry, hot surface browns. */
-export function barkRatePerH(wetLeftShare: number, surfaceC: number): number {
-  return BARK_PER_H * (1 - wetLeftShare) * Math.exp(((surfaceC - 75) / 10) * Math.LN2);
+/** How damp the outermost rub still is, 1 to 0. */
+export const dampShare = (evaporatedShare: number): number => 1 - Math.min(1, (Math.max(0, evaporatedShare) / DRY_RUB_SHARE) ** 2);
+
+/** dB/dt = K (1 - damp) 2^((Ts - 75) / 10), per hour: a dry, hot surface browns. */
+export function barkRatePerH(damp: number, surfaceC: number): number {
+  return BARK_PER_H * (1 - damp) * Math.exp(((surfaceC - 75) / 10) * Math.LN2);
 }
 
 /** What a cook has taken of smoke. */
@@ -34,10 +39,10 @@ const RING_SETS_C = 65;
 const RING_DIFFUSION_M2_PER_S = 3e-10;
 
 /** Adds one step of smoke. The ring grows as the square root of time until tissue at its depth passes 65 C. */
-export function takeSmoke(smoke: SmokeTaken, body: Body, setup: CookSetup, wetLeftShare: number, minute: number, stepMin: number): void {
+export function takeSmoke(smoke: SmokeTaken, body: Body, setup: CookSetup, damp: number, minute: number, stepMin: number): void {
   if (setup.smoke.output <= 0) return;
   if (body.surfaceC < FLAVOUR_BELOW_C) {
-    const takenH = (setup.smoke.output * wetLeftShare * stepMin) / 60;
+    const takenH = (setup.smoke.output * damp * stepMin) / 60;
     smoke.uptakeH += takenH;
     smoke.darkH += takenH * setup.smoke.darkShare;
   }

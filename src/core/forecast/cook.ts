@@ -1,9 +1,9 @@
 import { crossingBetween } from '../numerics';
-import { advanceBody, advanceConversion, coreC, createBody, forkBody, softeningRatePerS, type Body } from '../thermal';
-import { drippedShare, emptyBoundary, pitBoundary, restBoundary, wetShareLeft } from './boundary';
-import { BARK_SET, barkRatePerH, startSmoke, takeSmoke, type SmokeTaken } from './bark';
+import { advanceBody, advanceConversion, coreC, createBody, forkBody, meanC, setHeatShare, softeningRatePerS, type Body } from '../thermal';
+import { drippedShare, drynessOf, emptyBoundary, heatShareLeft, pitBoundary, restBoundary, wetShareAt } from './boundary';
+import { BARK_SET, barkRatePerH, dampShare, startSmoke, takeSmoke, type SmokeTaken } from './bark';
 import type { ModelParameters, ParameterSet } from './parameters';
-import type { PitClimate } from '../model';
+import type { PitClimate, Wrap } from '../model';
 import { openingShareLeft, pitClimate, setPointC } from './pit';
 import type { CookSetup } from './setup';
 
@@ -44,8 +44,10 @@ export interface Cook {
   drippedShare: number;
   thinEnd?: ThinEnd;
   trace: Trace;
-  /** The body as it is pulled, ready to rest and hold. */
+  /** The body as it is pulled, ready to rest and hold; what it is wrapped in, and how wet its bare surface is. */
   body: Body;
+  wrap: Wrap;
+  wetShare: number;
 }
 
 export interface CookOptions {
@@ -58,10 +60,11 @@ export interface CookOptions {
 
 const DEFAULTS = Object.freeze({ stepMin: 1, cells: 20, longestMin: 40 * 60, bothEnds: false });
 
-/** Cores further than this below the target cannot reach it by carry-over alone. */
-const CARRY_OVER_REACH_C = 14;
 /** A spray keeps the surface wet for about this long. */
 const SPRAY_WET_MIN = 8;
+
+/** A core at rest is followed no longer than this. */
+const PEAK_WITHIN_MIN = 240;
 
 /** Highest core a piece reaches if it were pulled now: finished hot where the method says so, then left on the board. */
 function peakAfterPull(body: Body, setup: CookSetup, global: ModelParameters, climate: PitClimate): number {
@@ -69,14 +72,19 @@ function peakAfterPull(body: Body, setup: CookSetup, global: ModelParameters, cl
   const boundary = emptyBoundary();
   let peakC = coreC(resting);
   finishHot(resting, setup, global, climate);
-  for (let minute = 0; minute < 120; minute++) {
-    restBoundary(boundary, setup.roomC, false, setup.surfaceWetFactor * wetShareLeft(global, resting, drippedShare(global, peakC)));
+  const wetShare = bareWetShare(setup, global, resting);
+  for (let minute = 0; minute < PEAK_WITHIN_MIN; minute++) {
+    restBoundary(boundary, global, 'board', setup.roomC, 'none', wetShare, resting.surfaceC);
     advanceBody(resting, boundary, 60);
     if (coreC(resting) < peakC) break;
     peakC = coreC(resting);
   }
   return peakC;
 }
+
+/** How much of a bare surface evaporates now. */
+const bareWetShare = (setup: CookSetup, global: ModelParameters, body: Body): number =>
+  setup.surfaceWetFactor * wetShareAt(global, drynessOf(global, body));
 
 let scratchRows: [Float64Array, Float64Array, Float64Array, Float64Array] | undefined;
 
@@ -92,14 +100,8 @@ export function finishHot(body: Body, setup: CookSetup, global: ModelParameters,
   if (!setup.hotFinish) return;
   const boundary = emptyBoundary();
   for (let second = 0; second < setup.hotFinish.minutes * 60; second += 15) {
-    pitBoundary(
-      boundary,
-      global,
-      climate,
-      'none',
-      setup.hotFinish.pitC,
-      setup.surfaceWetFactor * wetShareLeft(global, body, drippedShare(global, coreC(body))),
-    );
+    const dryness = drynessOf(global, body);
+    pitBoundary(boundary, global, climate, 'none', setup.hotFinish.pitC, dryness, setup.surfaceWetFactor * wetShareAt(global, dryness));
     advanceBody(body, boundary, 15);
   }
 }
@@ -124,9 +126,8 @@ interface CookState {
   nowC: number;
   hottestCoreC: number;
   thinHottestC: number;
-  /** Air at the piece, and how wet its surface still is. */
+  /** Air at the piece. */
   airC: number;
-  wetLeft: number;
   converted: number;
   convertedBefore: number;
   thinConverted: number;
@@ -165,7 +166,6 @@ function startCook(setup: CookSetup, global: ModelParameters, { stepMin, cells, 
     hottestCoreC: startC,
     thinHottestC: startC,
     airC: setPointC(setup.pit, 0) - setup.pit.openingDropC,
-    wetLeft: 1,
     converted: 0,
     convertedBefore: 0,
     thinConverted: 0,
@@ -189,12 +189,14 @@ function applyOpening(cook: CookState): void {
   cook.airC = setPointC(pit, minute) + setup.zoneOffsetC - lostC;
 }
 
-/** Heat goes in, water goes out: the wet surface is what stalls it. */
+/** Heat goes in, water goes out: the wet surface is what stalls it, and what is lost need not be heated. */
 function stepBody(cook: CookState): void {
   const { setup, global, body, boundary } = cook;
-  cook.wetLeft = wetShareLeft(global, body, drippedShare(global, cook.hottestCoreC));
-  const wet = setup.surfaceWetFactor * (cook.minute - cook.sprayedAtMin < SPRAY_WET_MIN ? global.wetShare : cook.wetLeft);
-  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, wet);
+  const dryness = drynessOf(global, body);
+  const sprayed = cook.minute - cook.sprayedAtMin < SPRAY_WET_MIN;
+  const wet = setup.surfaceWetFactor * (sprayed ? global.wetShare : wetShareAt(global, dryness));
+  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, dryness, wet);
+  setHeatShare(body, heatShareLeft(global, body.evaporatedKg / setup.body.massKg + drippedShare(global, cook.hottestCoreC)));
   advanceBody(body, boundary, cook.stepMin * 60);
   cook.nowC = coreC(body);
 }
@@ -202,10 +204,10 @@ function stepBody(cook: CookState): void {
 /** Bark and smoke, while it is bare. */
 function stepSurface(cook: CookState): void {
   if (cook.wrap !== 'none') return;
-  const dryness = cook.wetLeft / cook.global.wetShare;
-  cook.bark += (barkRatePerH(dryness, cook.body.surfaceC) * cook.stepMin * 60) / 3600;
+  const damp = dampShare(cook.body.evaporatedKg / cook.setup.body.massKg);
+  cook.bark += (barkRatePerH(damp, cook.body.surfaceC) * cook.stepMin * 60) / 3600;
   if (cook.barkSetAtMin === undefined && cook.bark >= BARK_SET) cook.barkSetAtMin = cook.minute;
-  takeSmoke(cook.smoke, cook.body, cook.setup, dryness, cook.minute, cook.stepMin);
+  takeSmoke(cook.smoke, cook.body, cook.setup, damp, cook.minute, cook.stepMin);
 }
 
 /** The thin end lives through the same pit; it only suffers. */
@@ -214,8 +216,9 @@ function stepThinEnd(cook: CookState): void {
   if (!thin) return;
   const beforeC = coreC(thin);
   if (beforeC > cook.thinHottestC) cook.thinHottestC = beforeC;
-  const wet = setup.surfaceWetFactor * wetShareLeft(global, thin, drippedShare(global, cook.thinHottestC));
-  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, wet);
+  const dryness = drynessOf(global, thin);
+  pitBoundary(boundary, global, cook.climate, cook.wrap, cook.airC, dryness, setup.surfaceWetFactor * wetShareAt(global, dryness));
+  setHeatShare(thin, heatShareLeft(global, thin.evaporatedKg / thin.spec.massKg + drippedShare(global, cook.thinHottestC)));
   advanceBody(thin, boundary, stepMin * 60);
   const rate = softeningRatePerS((beforeC + coreC(thin)) / 2, setup.softeningH, global.activationJPerMol);
   cook.thinConverted = advanceConversion(cook.thinConverted, rate, stepMin * 60);
@@ -240,7 +243,8 @@ function judgeDone(cook: CookState): Finish | undefined {
   }
   if (done.by === 'probe')
     return nowC < done.coreC ? undefined : { doneAtMin: crossingBetween(from, beforeC, minute, nowC, done.coreC), doneCoreC: done.coreC };
-  if (nowC < done.coreC - CARRY_OVER_REACH_C) return undefined;
+  // Left to itself the core gets no hotter than the piece is on the whole; a hot finish brings more heat.
+  if (!setup.hotFinish && meanC(cook.body) < done.coreC) return undefined;
   const peakC = peakAfterPull(cook.body, setup, cook.global, cook.climate);
   const { lastPeakC, lastPeakMin } = cook;
   cook.lastPeakC = peakC;
@@ -303,6 +307,8 @@ function cookedBy(cook: CookState, status: Cook['status'], finish: Finish, trace
     thinEnd: thin && { coreC: coreC(thin), doneAtMin: cook.thinDoneAtMin, convertedShare: cook.thinConverted },
     trace,
     body,
+    wrap: cook.wrap,
+    wetShare: bareWetShare(setup, global, body),
   };
 }
 

@@ -2,7 +2,7 @@ import { quantileSorted, seededRandom } from '../numerics';
 import { advanceBody, coreC, forkBody } from '../thermal';
 import { emptyBoundary, restBoundary } from './boundary';
 import { runCook, type Cook } from './cook';
-import type { ParameterSet } from './parameters';
+import type { ModelParameters, ParameterSet } from './parameters';
 import type { CookSetup } from './setup';
 import { findStall, type Stall } from './stall';
 
@@ -29,8 +29,14 @@ export interface EnsembleOptions {
   cells?: number;
 }
 
-/** Samples run on a coarser grid than the cook they spread about; it moves the finish of a long cook by less than 0.4 %. */
-const SAMPLE_GRID = Object.freeze({ stepMin: 2, cells: 14 });
+/**
+ * The grid where many cooks are run: coarser in time for a long one, whose finish it moves by 0.2 %; what is done in
+ * an hour or two keeps its minute, or it would come out up to 2 % late.
+ */
+export const manyCooksGrid = ({ done }: CookSetup): { stepMin: number; cells: number } => ({
+  stepMin: done.by === 'tender' ? 2 : 1,
+  cells: 14,
+});
 
 /** What one sample says; times in minutes from going on. */
 export interface SampleOutcome {
@@ -93,21 +99,22 @@ export function runSamples(
     outcomes.push(
       outcomeOf(
         runCook(own, ownParameters, {
-          ...SAMPLE_GRID,
+          ...manyCooksGrid(own),
           ...(options.stepMin && { stepMin: options.stepMin }),
           ...(options.cells && { cells: options.cells }),
         }),
         own.roomC,
+        ownParameters.global,
       ),
     );
   }
   return outcomes;
 }
 
-function outcomeOf(cook: Cook, roomC: number): SampleOutcome {
+function outcomeOf(cook: Cook, roomC: number, global: ModelParameters): SampleOutcome {
   const stall = findStall(cook.trace);
   const every = Math.max(1, Math.round(BAND_STEP_MIN / cook.trace.stepMin));
-  const after = minutesToSlicing(cook, roomC);
+  const after = minutesToSlicing(cook, roomC, global);
   return {
     doneAtMin: cook.status === 'done' ? cook.doneAtMin : Infinity,
     wrapAtMin: cook.wrapAtMin,
@@ -121,13 +128,13 @@ function outcomeOf(cook: Cook, roomC: number): SampleOutcome {
 }
 
 /** Minutes under a tent until the core has fallen to the slicing band; 0 for a roast that never rose above it. */
-function minutesToSlicing(cook: Cook, roomC: number): number | undefined {
+function minutesToSlicing(cook: Cook, roomC: number, global: ModelParameters): number | undefined {
   if (cook.status === 'never') return undefined;
   const body = forkBody(cook.body);
   const boundary = emptyBoundary();
-  restBoundary(boundary, roomC, true, 0);
   if (coreC(body) <= SLICE_BELOW_C) return 0;
   for (let minute = 3; minute <= SLICE_WITHIN_MIN; minute += 3) {
+    restBoundary(boundary, global, 'tent', roomC, cook.wrap, cook.wetShare, body.surfaceC);
     advanceBody(body, boundary, 180);
     if (coreC(body) <= SLICE_BELOW_C) return minute;
   }

@@ -1,5 +1,7 @@
-import { advanceBody, advanceConversion, coreC, forkBody, softeningRatePerS, type Body } from '../thermal';
-import { drippedShare, emptyBoundary, restBoundary, wetShareLeft } from './boundary';
+import { advanceBody, advanceConversion, coreC, forkBody, softeningRatePerS } from '../thermal';
+import type { Wrap } from '../model';
+import { emptyBoundary, openedWetShare, restBoundary } from './boundary';
+import type { Cook } from './cook';
 import type { ParameterSet } from './parameters';
 
 /** Where meat waits between the pit and the knife. */
@@ -16,11 +18,10 @@ export interface HoldPlan {
   longestMin: number;
 }
 
-/** A body that waits, how many there are like it, and how tender it already is. */
+/** What waits, as it comes off the pit, and how many there are like it. */
 export interface Waiting {
-  body: Body;
+  cook: Pick<Cook, 'body' | 'convertedShare' | 'wrap' | 'wetShare'>;
   pieces: number;
-  convertedShare: number;
   softeningH: number;
 }
 
@@ -34,20 +35,19 @@ export interface HoldCurve {
 /** Heat capacity of a box's air and inner wall, J/K. */
 const BOX_NODE_J_PER_K = 4000;
 /** The box is warmed with hot water before the meat goes in. */
-const BOX_START_C = 60;
-const COVERED_FILM_W_PER_M2K = 4;
+export const BOX_START_C = 60;
 /** Past this conversion tender meat turns to mush. */
 export const MUSH_SHARE = 0.985;
 
 /**
- * Vents, rests and holds everything that shares one holding place, pulled together. A box's air is
- * one node heated by every piece in it and losing UA (Tbox - Troom): the fuller, the slower it cools.
- * Collagen goes on turning while the meat is warm.
+ * Vents, rests and holds everything that shares one holding place, pulled together. Venting opens the wrap: a
+ * surface that is wet and near boiling loses its first heat fast. A box's air is one node heated by every piece in
+ * it and losing UA (Tbox - Troom): the fuller, the slower it cools. Collagen goes on turning while the meat is warm.
  */
 export function holdTogether(waiting: Waiting[], parameters: ParameterSet, plan: HoldPlan): HoldCurve[] {
   const { global } = parameters;
   const boundary = emptyBoundary();
-  const bodies = waiting.map((each) => forkBody(each.body));
+  const bodies = waiting.map((each) => forkBody(each.cook.body));
   const curves = waiting.map((each, i): HoldCurve => {
     const curve = {
       coreC: new Float64Array(plan.longestMin + 1),
@@ -56,24 +56,28 @@ export function holdTogether(waiting: Waiting[], parameters: ParameterSet, plan:
     };
     curve.coreC[0] = coreC(bodies[i]!);
     curve.surfaceC[0] = bodies[i]!.surfaceC;
-    curve.convertedShare[0] = each.convertedShare;
+    curve.convertedShare[0] = each.cook.convertedShare;
     return curve;
   });
   let boxC = BOX_START_C;
   for (let minute = 1; minute <= plan.longestMin; minute++) {
+    const venting = minute <= plan.ventMin;
     const resting = minute <= plan.ventMin + plan.restMin;
-    const bare = minute <= plan.ventMin || (plan.restBare && resting);
-    if (!resting && plan.place.kind === 'box') boxC = boxAfterMinute(boxC, waiting, bodies, plan.place.lossWPerK, plan.roomC);
-    waiting.forEach((each, i) => {
+    const bare = venting || (plan.restBare && resting);
+    let [filmsWPerK, drivenW] = [0, 0];
+    waiting.forEach(({ cook, pieces, softeningH }, i) => {
       const body = bodies[i]!;
-      if (bare) restBoundary(boundary, plan.roomC, false, wetShareLeft(global, body, drippedShare(global, coreC(body))));
-      else
-        restBoundary(
-          boundary,
-          resting || plan.place.kind === 'tent' ? plan.roomC : plan.place.kind === 'box' ? boxC : plan.place.airC,
-          true,
-          0,
-        );
+      const wrap: Wrap = bare ? 'none' : cook.wrap;
+      const wet = bare ? openedWetShare(global, cook.wrap, cook.wetShare) : cook.wetShare;
+      if (resting) restBoundary(boundary, global, bare ? 'board' : 'tent', plan.roomC, wrap, wet, body.surfaceC);
+      else if (plan.place.kind === 'tent') restBoundary(boundary, global, 'tent', plan.roomC, wrap, wet, body.surfaceC);
+      else {
+        const airC = plan.place.kind === 'box' ? boxC : plan.place.airC;
+        restBoundary(boundary, global, 'enclosed', airC, wrap, wet, body.surfaceC);
+        const filmWPerK = pieces * body.areaM2 * boundary.filmWPerM2K;
+        filmsWPerK += filmWPerK;
+        drivenW += filmWPerK * body.surfaceC;
+      }
       const beforeC = coreC(body);
       advanceBody(body, boundary, 60);
       const curve = curves[i]!;
@@ -81,25 +85,20 @@ export function holdTogether(waiting: Waiting[], parameters: ParameterSet, plan:
       curve.surfaceC[minute] = body.surfaceC;
       curve.convertedShare[minute] = advanceConversion(
         curve.convertedShare[minute - 1]!,
-        softeningRatePerS((beforeC + coreC(body)) / 2, each.softeningH, global.activationJPerMol),
+        softeningRatePerS((beforeC + coreC(body)) / 2, softeningH, global.activationJPerMol),
         60,
       );
     });
+    if (!resting && plan.place.kind === 'box') boxC = boxAfterMinute(boxC, filmsWPerK, drivenW, plan.place.lossWPerK, plan.roomC);
   }
   return curves;
 }
 
-function boxAfterMinute(boxC: number, waiting: Waiting[], bodies: Body[], lossWPerK: number, roomC: number): number {
-  let gainWPerK = 0;
-  let drivenW = lossWPerK * roomC;
-  waiting.forEach((each, i) => {
-    const filmWPerK = each.pieces * bodies[i]!.areaM2 * COVERED_FILM_W_PER_M2K;
-    gainWPerK += filmWPerK;
-    drivenW += filmWPerK * bodies[i]!.surfaceC;
-  });
-  const totalWPerK = gainWPerK + lossWPerK;
-  const settleC = drivenW / totalWPerK;
-  return settleC + (boxC - settleC) * Math.exp((-totalWPerK * 60) / BOX_NODE_J_PER_K);
+/** A box's air a minute on: heated through `filmsWPerK` by what lies in it (`drivenW` = sum of film times surface), losing to the room. */
+export function boxAfterMinute(boxC: number, filmsWPerK: number, drivenW: number, lossWPerK: number, roomC: number): number {
+  const wholeWPerK = filmsWPerK + lossWPerK;
+  const settleC = (drivenW + lossWPerK * roomC) / wholeWPerK;
+  return settleC + (boxC - settleC) * Math.exp((-wholeWPerK * 60) / BOX_NODE_J_PER_K);
 }
 
 /** Minutes from pulling until the core first falls below `floorC`; undefined when it never does in the time looked at. */

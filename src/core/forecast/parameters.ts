@@ -22,6 +22,10 @@ export interface ModelParameters {
   /** The surface is dry when this share of the mass has evaporated (w), by a curve of power p. */
   dryingShare: number;
   dryingPower: number;
+  /** Resistance of a dry crust against that of the air over it. */
+  crustResistance: number;
+  /** Heat capacity lost with a share of the mass, as a multiple of that share. */
+  lostHeatRatio: number;
   pitVapourPa: number;
   /** Fat and juice that run out of a fully cooked piece, as a share of its mass. */
   dripShare: number;
@@ -38,6 +42,22 @@ export interface ModelParameters {
   panWetFactor: number;
   /** A pan's wetted walls against a bare surface's film. */
   panFilmFactor: number;
+  /** At rest: the film of still air, and the share of film and radiation a tent lets through. */
+  boardFilmWPerM2K: number;
+  tentShare: number;
+  /** Inside a box or warmer, film and radiation together. */
+  boxFilmWPerM2K: number;
+  /** Air gaps under paper and foil. */
+  paperGapM2KPerW: number;
+  foilGapM2KPerW: number;
+  /** A bare surface at rest sweats: its wet share against what it had in the pit. */
+  restWetFactor: number;
+  /** What still evaporates through paper on a board, as a share of a wet surface. */
+  paperRestWetShare: number;
+  /** What a tent leaves of evaporation. */
+  tentWetFactor: number;
+  /** Loss of a usual insulated box of 60 to 80 litres. */
+  boxLossWPerK: number;
 }
 
 export interface CutCorrection {
@@ -52,7 +72,15 @@ export interface ParameterSet {
   /** Natural-log standard deviation of like cooks in life, in time to done. */
   timeLogSd: number;
   /** How well the set met the log it was fitted to, and cuts it had not seen. */
-  fit?: { cooks: number; logRmse: number; globalLogRmse: number; unseenCutLogRmse: number; worstFinalC: number };
+  fit?: {
+    cooks: number;
+    logRmse: number;
+    milestoneLogRmse?: number;
+    globalLogRmse: number;
+    unseenCutLogRmse: number;
+    unseenCutMilestoneLogRmse?: number;
+    worstFinalC: number;
+  };
 }
 
 const NO_CORRECTION: CutCorrection = Object.freeze({ thicknessScale: 1, collagenScale: 1 });

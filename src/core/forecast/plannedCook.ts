@@ -5,8 +5,8 @@ import { programmeOf } from './pit';
 import { cookSetup, type CookSetup } from './setup';
 import { temperedC } from './tempering';
 
-/** Air where meat is tempered, rests and is carved. */
-export const ROOM_C = 20;
+/** Air of a kitchen where meat is tempered. */
+const ROOM_C = 20;
 /** Out of the cold, when nothing else is known. */
 export const COLD_C = 4;
 
@@ -30,6 +30,8 @@ export interface PlannedPlace {
   /** Where it lies, against the set point. */
   zoneOffsetC?: number;
   altitudeM: number;
+  /** The day's air, where meat rests and its box stands. */
+  airC: number;
 }
 
 /** A cook as it is planned: the one thing that search, curve, decisions, figures, rack map and the live day ask. */
@@ -42,7 +44,7 @@ export interface PlannedCook {
 /** A planned cook of one piece: set points over time, wrap, finish and hold. */
 export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters: ParameterSet): PlannedCook {
   const { cut, method, temperMin, kg, thicknessMm, grade, startC = COLD_C } = piece;
-  const { pit, pitC, finish, zoneOffsetC, altitudeM } = place;
+  const { pit, pitC, finish, zoneOffsetC, altitudeM, airC } = place;
   const onPit = { massKg: kg, thicknessMm, grade, startC };
   const programme = programmeOf(method, pitC, pit.openingDropC, pit.recoverMin);
   if (finish)
@@ -53,20 +55,20 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
     finishKind: finish && finish.pit !== pit ? finish.pit.kind : undefined,
     climate: { airflow: pit.airflow ?? 1, humidity: pit.humidity ?? 1 },
     altitudeM,
-    roomC: ROOM_C,
+    roomC: airC,
     smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
     zoneOffsetC,
   });
-  return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin) };
+  return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin, airC) };
 }
 
-function holdOptions(cut: Cut, method: Method, place: HoldingPlace, longestMin: number): HoldPlan {
+function holdOptions(cut: Cut, method: Method, place: HoldingPlace, longestMin: number, airC: number): HoldPlan {
   return {
     ventMin: method.ventMin,
-    // Birds and roasts, which cool fast, rest where they are held; the rest loses its first heat on the board.
-    restMin: place.kind === 'tent' || cut.done.by === 'tender' ? method.restMin : 0,
+    // What waits in a box or warmer rests there: an hour on a board first would cost most of the hold.
+    restMin: place.kind === 'tent' ? method.restMin : 0,
     restBare: cut.done.by === 'core',
-    roomC: ROOM_C,
+    roomC: airC,
     longestMin,
     place,
   };
@@ -83,7 +85,13 @@ function inFull(entry: object): string {
 /** All of a planned cook that physics knows of, but for the piece itself: what two cooks share when they are the same cook. */
 export const physicsOf = (
   { cut, method, temperMin }: Pick<PlannedPiece, 'cut' | 'method' | 'temperMin'>,
-  { pit, pitC, finish, altitudeM }: Pick<PlannedPlace, 'pit' | 'pitC' | 'altitudeM'> & { finish?: { pit: Pit; pitC: number } },
+  {
+    pit,
+    pitC,
+    finish,
+    altitudeM,
+    airC,
+  }: Pick<PlannedPlace, 'pit' | 'pitC' | 'altitudeM' | 'airC'> & { finish?: { pit: Pit; pitC: number } },
 ): unknown[] => [
   inFull(cut),
   inFull(method),
@@ -97,4 +105,5 @@ export const physicsOf = (
   pitC,
   finish && [finish.pit === pit, finish.pit.kind, finish.pitC],
   altitudeM,
+  airC,
 ];

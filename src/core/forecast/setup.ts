@@ -86,11 +86,13 @@ export function bodySpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet):
 function thinEndSpec(cut: Cut, piece: PieceOnPit, parameters: ParameterSet): BodySpec {
   const whole = bodySpec(cut, piece, parameters);
   const { thicknessShare, weightShare } = cut.thinEnd!;
+  // Its share is of the thickness, not of the depth heat has to go at the thick end.
+  const share = thicknessShare / cut.heatDepthShare;
   return {
     ...whole,
     massKg: whole.massKg * weightShare,
-    halfThicknessM: whole.halfThicknessM * thicknessShare,
-    geometryExponent: Math.max(0, (whole.geometryExponent + 1) * thicknessShare - 1),
+    halfThicknessM: whole.halfThicknessM * share,
+    geometryExponent: Math.max(0, (whole.geometryExponent + 1) * share - 1),
   };
 }
 

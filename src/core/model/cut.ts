@@ -29,7 +29,11 @@ export interface Cut {
   thicknessMm: number;
   /** Volume / bounding box. */
   fillShare: number;
-  /** Heat goes in to the flesh's depth, not to the middle of a hollow bird: depth / thickness. */
+  /**
+   * How deep heat has to go, against the thickness: the flesh of a hollow bird; less where sloping sides, a bone or
+   * seams of fat let it in (butt, collar, rib roast); more where one end is thicker than the middle (a whole
+   * brisket's point) or the bone it must reach stands above the flesh (thighs).
+   */
   heatDepthShare: number;
   /** A thinner end: its thickness and weight as shares of the whole. */
   thinEnd?: { thicknessShare: number; weightShare: number };
@@ -88,7 +92,7 @@ const ribs = (bones: number) => ({ done: { by: 'tender', convertedShare: CONVERT
 
 // prettier-ignore
 const ROWS: Row[] = [
-  ['brisket-whole', 'brisket, whole', 'brisket', 'briskets', 'beef', 14, 18, 42, 25, 7.5, 0.72, 0.22, 0.6, 'tender', 93, 99, 8, 720, thin(0.62, 0.6)],
+  ['brisket-whole', 'brisket, whole', 'brisket', 'briskets', 'beef', 14, 18, 42, 25, 7.5, 0.72, 0.22, 0.6, 'tender', 93, 99, 8, 720, { ...thin(0.62, 0.6), heatDepthShare: 1.35 }],
   ['brisket-flat', 'brisket flat', 'flat', 'flats', 'beef', 6, 8, 32, 22, 4.5, 0.85, 0.15, 0.58, 'tender', 93, 98, 5, 600, thin(0.8, 0.4)],
   ['brisket-point', 'brisket point', 'point', 'points', 'beef', 5, 7, 26, 18, 7, 0.8, 0.15, 0.58, 'tender', 95, 100, 5, 720],
   ['beef-plate-ribs', 'beef plate ribs, 3 bones', 'plate', 'plates', 'beef', 5, 6, 28, 20, 5.5, 0.8, 0.08, 0.5, 'tender', 94, 102, 3, 480, thin(0.8, 0.4)],
@@ -97,11 +101,11 @@ const ROWS: Row[] = [
   ['beef-chuck-roast', 'beef chuck roast', 'roast', 'roasts', 'beef', 3, 4, 20, 14, 6.4, 0.85, 0.05, 0.6, 'tender', 94, 98, 4, 480],
   ['beef-cheek', 'beef cheek', 'cheek', 'cheeks', 'beef', 1.6, 2.4, 14, 10, 5, 0.8, 0.38, 0.6, 'tender', 96, 99, 1, 360],
   ['tri-tip', 'tri-tip', 'tri-tip', 'tri-tips', 'beef', 2, 3, 25, 13, 4.8, 0.7, 0.08, 0.8, 54, 51, 54, 2, 60, thin(0.6, 0.3)],
-  ['rib-roast', 'rib roast', 'roast', 'roasts', 'beef', 6, 14, 18, 16, 12, 0.8, 0.05, 0.7, 54, 51, 52, 6, 120],
+  ['rib-roast', 'rib roast', 'roast', 'roasts', 'beef', 6, 14, 18, 16, 12, 0.8, 0.05, 0.7, 54, 51, 52, 6, 120, { heatDepthShare: 0.85 }],
   ['eye-of-round', 'eye of round', 'roast', 'roasts', 'beef', 4, 6, 28, 10, 8, 0.85, 0.06, 0.82, 54, 52, 53, 5, 90],
-  ['pork-butt', 'pork butt, bone in', 'butt', 'butts', 'pork', 7, 10, 21, 17, 12, 0.8, 0.06, 0.58, 'tender', 93, 97, 6, 600, pulled],
-  ['pork-picnic', 'pork picnic', 'picnic', 'picnics', 'pork', 6, 9, 22, 16, 12, 0.75, 0.1, 0.5, 'tender', 93, 97, 6, 600, pulled],
-  ['pork-collar', 'pork collar', 'collar', 'collars', 'pork', 4, 5, 24, 12, 9, 0.85, 0.04, 0.62, 'tender', 90, 95, 4, 480],
+  ['pork-butt', 'pork butt, bone in', 'butt', 'butts', 'pork', 7, 10, 21, 17, 12, 0.8, 0.06, 0.58, 'tender', 93, 97, 6, 600, { ...pulled, heatDepthShare: 0.75 }],
+  ['pork-picnic', 'pork picnic', 'picnic', 'picnics', 'pork', 6, 9, 22, 16, 12, 0.75, 0.1, 0.5, 'tender', 93, 97, 6, 600, { ...pulled, heatDepthShare: 0.75 }],
+  ['pork-collar', 'pork collar', 'collar', 'collars', 'pork', 4, 5, 24, 12, 9, 0.85, 0.04, 0.62, 'tender', 90, 95, 4, 480, { heatDepthShare: 0.7 }],
   ['pork-belly', 'pork belly', 'belly', 'bellies', 'pork', 8, 10, 36, 26, 4.5, 0.9, 0.06, 0.6, 'tender', 91, 95, 5, 360],
   ['pork-loin', 'pork loin', 'loin', 'loins', 'pork', 4, 5, 28, 11, 7.4, 0.85, 0.05, 0.8, 63, 60, 61, 3, 90],
   ['spare-ribs', 'spare ribs', 'rack', 'racks', 'pork', 3.5, 4.5, 38, 17, 3.2, 0.8, 0.05, 0.45, 'tender', 91, 96, 2, 180, { ...thin(0.75, 0.3), ...ribs(12) }],
@@ -110,8 +114,8 @@ const ROWS: Row[] = [
   ['sausage-link', 'sausage link', 'link', 'links', 'pork', 0.28, 0.36, 15, 3.2, 3.2, 0.85, 0, 0.85, 71, 71, 71, 0.2, 120],
   ['chicken-whole', 'whole chicken', 'chicken', 'chickens', 'chicken', 4, 5, 21, 15, 11.2, 0.55, 0.05, 0.62, 74, 74, 74, 3, 60, { heatDepthShare: 6.5 / 11.2 }],
   ['chicken-half', 'chicken half', 'half', 'halves', 'chicken', 2, 2.5, 24, 14, 5, 0.65, 0.05, 0.62, 74, 74, 74, 1.5, 60],
-  ['chicken-thigh', 'chicken thigh', 'thigh', 'thighs', 'chicken', 0.34, 0.42, 11, 8, 2.6, 0.7, 0.03, 0.72, 79, 79, 79, 0.2, 90],
-  ['turkey-breast-boneless', 'turkey breast, boneless', 'breast', 'breasts', 'turkey', 3, 5, 24, 14, 6.5, 0.8, 0.03, 0.8, 74, 71, 71, 3, 90, thin(0.6, 0.3)],
+  ['chicken-thigh', 'chicken thigh', 'thigh', 'thighs', 'chicken', 0.34, 0.42, 11, 8, 2.6, 0.7, 0.03, 0.72, 79, 79, 79, 0.2, 90, { heatDepthShare: 1.6 }],
+  ['turkey-breast-boneless', 'turkey breast, boneless', 'breast', 'breasts', 'turkey', 3, 5, 24, 14, 6.5, 0.8, 0.03, 0.8, 74, 71, 71, 3, 90, { ...thin(0.6, 0.3), heatDepthShare: 0.95 }],
   ['turkey-breast-bone-in', 'turkey breast, bone in', 'breast', 'breasts', 'turkey', 6, 8, 24, 18, 12, 0.6, 0.03, 0.62, 74, 71, 71, 5, 90, { heatDepthShare: 9 / 12 }],
   ['turkey-whole', 'whole turkey', 'turkey', 'turkeys', 'turkey', 12, 14, 34, 24, 14, 0.5, 0.04, 0.55, 74, 72, 72, 10, 90, { heatDepthShare: 9 / 14 }],
   ['lamb-shoulder', 'lamb shoulder', 'shoulder', 'shoulders', 'lamb', 4, 6, 24, 17, 9, 0.75, 0.1, 0.55, 'tender', 91, 95, 5, 480, pulled],

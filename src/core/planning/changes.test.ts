@@ -37,7 +37,8 @@ describe('what changed since the plan was kept', () => {
     });
     expect(codes(batch(1, (each) => ({ ...each, pieces: each.pieces.slice(1) })))).toContain('piecesChanged');
     const heavier = since(batch(0, (each) => ({ ...each, pieces: each.pieces.map((piece) => ({ ...piece, kg: piece.kg * 1.3 })) })));
-    expect(heavier.map((each) => each.code)).toEqual(['weightChanged', 'startMoved']);
+    expect(heavier[0]!.code).toBe('weightChanged');
+    expect(new Set(heavier.slice(1).map((each) => each.code))).toEqual(new Set(['startMoved']));
     expect(codes(batch(0, (each) => ({ ...each, methodId: 'hot-foil' })))).toContain('methodChanged');
     expect(codes(batch(0, (each) => ({ ...each, prep: { salt: 'night' } })))).toEqual(['prepChanged']);
     expect(codes(batch(0, (each) => ({ ...each, prep: { done: ['trim'] } })))).toEqual([]);

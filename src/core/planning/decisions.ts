@@ -4,6 +4,7 @@ import { forecastBatch, newForecastCache, type ForecastCache } from '../schedule
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
+import { airOf } from './searchInput';
 
 /** A moment at which the core tells whether a run will be late, and what can still be done. */
 export interface Decision {
@@ -29,7 +30,13 @@ const LOOSE_FACTOR = 2;
  * expected one stood at m / f (like cooks differ by a factor in time); f is the one that just meets the rest.
  */
 export function decisionsOf(input: PlanInput, plan: Plan, cache: ForecastCache = newForecastCache()): Decision[] {
-  const context = { parameters: SHIPPED_PARAMETERS, altitudeM: input.event.altitudeM, confidence: plan.confidence, hotHoldC: 0 };
+  const context = {
+    parameters: SHIPPED_PARAMETERS,
+    altitudeM: input.event.altitudeM,
+    airC: airOf(input.event),
+    confidence: plan.confidence,
+    hotHoldC: 0,
+  };
   return plan.runs
     .flatMap((run): Decision[] => {
       const cooked = cookOfRun(input, run);

@@ -140,7 +140,7 @@ describe('what a plan says of itself', () => {
   it('names the batches in trouble: those without a place, else those that are not sure enough, the worst first', () => {
     const broken = { ...plan, problems: [{ code: 'rackFull', severity: 'broken', batchId: 'spare-ribs' }] as unknown as Plan['problems'] };
     expect(troubledBatches(broken, input)).toEqual(['spare-ribs']);
-    expect(troubledBatches({ ...plan, problems: [] }, input)).toEqual([]);
+    expect(troubledBatches({ ...plan, problems: [], odds: plan.odds.map((each) => ({ ...each, onTimeShare: 1 })) }, input)).toEqual([]);
     const unsure: Plan = {
       ...plan,
       problems: [],

@@ -16,6 +16,7 @@ import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safe
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
+import { airOf } from './searchInput';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -60,7 +61,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
   const planned = plannedCook(
     { ...order, ...piece, grade: gradeOf(cut, batch, piece.grade) },
-    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM },
+    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, airC: airOf(input.event) },
     SHIPPED_PARAMETERS,
   );
   const { setup } = planned;
@@ -76,7 +77,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
       ? { kind: 'warmer', airC: warmer.setC }
       : { kind: 'tent' };
   const held = holdTogether(
-    [{ body: cook.body, pieces: run.pieceIds.length, convertedShare: cook.convertedShare, softeningH: setup.softeningH }],
+    [{ cook, pieces: run.pieceIds.length, softeningH: setup.softeningH }],
     SHIPPED_PARAMETERS,
     planned.holdIn(place, Math.max(0, carveMin - pullMin)),
   )[0]!;

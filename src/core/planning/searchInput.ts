@@ -1,5 +1,5 @@
 import type { ParameterSet } from '../forecast';
-import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, prepOf, type CookEvent, type Serving } from '../model';
+import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, MILD_DAY, prepOf, type CookEvent, type Serving } from '../model';
 import { AIR_GAP_MM } from '../packing';
 import { limitsOf, type Limits } from '../safety';
 import { holdingGear, type BatchOrder, type ForecastCache, type Road, type SearchInput } from '../schedule';
@@ -38,6 +38,9 @@ function drivesOf(event: CookEvent): Road[] {
   });
 }
 
+/** The air of an event's day. */
+export const airOf = (event: Pick<CookEvent, 'weather'>): number => (event.weather ?? MILD_DAY).airC;
+
 /** What the search reads of an event. */
 export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters: ParameterSet): SearchInput {
   const { event } = input;
@@ -47,6 +50,7 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     gear: holdingGear(input.boxes, input.warmers ?? []),
     parameters,
     altitudeM: event.altitudeM,
+    airC: airOf(event),
     confidence: event.confidence,
     earliestMs: input.earliestMs,
     limits,

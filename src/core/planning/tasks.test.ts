@@ -44,14 +44,17 @@ describe('the tasks of a plan', () => {
     expect(of(run('chicken-half').id, 'wrap')).toBeUndefined();
   });
 
-  it('vent, rest and hold in that order, and hold until carving', () => {
+  it('vent, then rest in the box until carving; what needs no box rests on the board', () => {
     const brisket = run('brisket-whole');
     const vent = of(brisket.id, 'vent')!;
-    const rest = of(brisket.id, 'rest')!;
     const hold = of(brisket.id, 'hold')!;
-    expect(vent.atMs).toBeLessThan(rest.atMs);
-    expect(rest.atMs).toBeLessThan(hold.atMs);
+    expect(of(brisket.id, 'rest')).toBeUndefined();
+    expect(vent.atMs).toBeLessThan(hold.atMs);
     expect(hold.atMs + hold.minutes * MIN).toBe(brisket.carveAtMs);
+    const roast = buildPlan(inputOf(eventOf([batchOf('tri-tip', 1)]), undefined, []));
+    const rest = roast.tasks.find((task) => task.kind === 'rest');
+    expect(rest).toMatchObject({ runId: roast.runs[0]!.id, minutes: roast.runs[0]!.restMin });
+    expect(roast.tasks.some((task) => task.kind === 'hold')).toBe(false);
   });
 
   it('end with the serving', () => {

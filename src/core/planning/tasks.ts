@@ -62,9 +62,9 @@ export function tasksOf(
     tasks.push(...carveTasks(run));
     if (run.unwrapAtMs !== undefined) add('unwrap', run.unwrapAtMs, 2 + pieces, run.pitId);
     if (run.ventMin > 0) add('vent', addMinutes(run.pullMedianMs, 2), run.ventMin);
-    add('rest', addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2)), run.restMin);
-    if (run.hold.gearId !== 'board') {
-      const heldAtMs = addMinutes(run.pullMedianMs, run.ventMin + run.restMin);
+    if (run.hold.gearId === 'board') add('rest', addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2)), run.restMin);
+    else {
+      const heldAtMs = addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2));
       if (heldAtMs < run.carveAtMs) add('hold', heldAtMs, (run.carveAtMs - heldAtMs) / MS_PER_MIN);
     }
     const batch = event.batches.find((each) => each.id === run.batchId);

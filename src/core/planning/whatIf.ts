@@ -107,7 +107,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
   const none = samples.length === 0;
   const { cut } = request;
   const place = { kind: 'tent' } as const;
-  const waiting = { body: cook.body, pieces: 1, convertedShare: cook.convertedShare, softeningH: setup.softeningH };
+  const waiting = { cook, pieces: 1, softeningH: setup.softeningH };
   const plan = { ventMin: 0, restMin: 0, restBare: cut.done.by === 'core', roomC: ROOM_C, longestMin: HOLD_LOOKED_AT_MIN };
   const tent = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place })[0]!;
   const warmer = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place: { kind: 'warmer', airC: 65 } })[0]!;

@@ -1,4 +1,4 @@
-import { MEAT_DENSITY_KG_PER_M3, pieceSize, type Batch, type Cut, type Recipe } from '../model';
+import { isPoultry, MEAT_DENSITY_KG_PER_M3, pieceSize, type Batch, type Cut, type Recipe } from '../model';
 
 /** Wet brine: 50 to 60 g of salt a litre for hours, or 1.2 % of meat plus water, to balance, for longer. */
 export const BRINE = Object.freeze({
@@ -33,9 +33,9 @@ export interface BrinePlan {
   longestH: number;
 }
 
-/** Hours in a brine by the depth of the flesh: 4 h at 50 mm, as the square of it, 4 to 12 h. */
+/** Hours in a brine by the depth of the flesh, which in a hollow bird is less than its thickness: 4 h at 50 mm, as the square of it, 4 to 12 h. */
 export function brineHours(cut: Cut, thicknessMm: number): number {
-  const depthMm = thicknessMm * cut.heatDepthShare;
+  const depthMm = thicknessMm * (isPoultry(cut) ? Math.min(1, cut.heatDepthShare) : 1);
   return Math.min(BRINE.longestH, Math.max(BRINE.shortestH, BRINE.shortestH * (depthMm / 50) ** 2));
 }
 

@@ -32,7 +32,17 @@ export function coolLeftover({ body: whole, portionThicknessMm, way }: CoolingIn
   const spec: BodySpec =
     portionThicknessMm === undefined ? whole : { ...whole, halfThicknessM: portionThicknessMm / 2000, geometryExponent: 0 };
   const body = createBody(spec, 0, 16);
-  const boundary: Boundary = { ...SURROUNDINGS[way], radiationFactor: 0, wetShare: 0, airVapourPa: 0, condensingShare: 0, drySkin: true };
+  const { airC, filmWPerM2K } = SURROUNDINGS[way];
+  const boundary: Boundary = {
+    airC,
+    filmWPerM2K,
+    vapourFilmWPerM2K: 0,
+    radiationFactor: 0,
+    wetShare: 0,
+    airVapourPa: 0,
+    condensingShare: 0,
+    drySkin: true,
+  };
   let at57: number | undefined = coreC(body) <= COOLING_RULE.fromC ? 0 : undefined;
   let at21: number | undefined;
   let at5: number | undefined;

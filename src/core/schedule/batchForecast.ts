@@ -1,5 +1,6 @@
 import {
   holdTogether,
+  manyCooksGrid,
   minutesAbove,
   minutesToMush,
   physicsOf,
@@ -55,6 +56,7 @@ export interface BatchForecast {
 export interface ForecastContext {
   parameters: ParameterSet;
   altitudeM: number;
+  airC: number;
   confidence: number;
   hotHoldC: number;
 }
@@ -117,24 +119,24 @@ interface Cooked {
 }
 
 /** What a batch is, as physics knows it, and where it is cooked. */
-const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM }: ForecastContext): unknown[] =>
-  physicsOf(order, { pit, pitC, finish, altitudeM });
+const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, airC }: ForecastContext): unknown[] =>
+  physicsOf(order, { pit, pitC, finish, altitudeM, airC });
 
 function plannedFor(
   { order, pit, pitC, finish }: Cooked,
-  { altitudeM, parameters }: ForecastContext,
+  { altitudeM, airC, parameters }: ForecastContext,
   piece: Omit<Piece, 'id'>,
   zoneOffsetC = 0,
   finishMin?: number,
 ): PlannedCook {
   const grade = piece.grade ?? gradeOf(order.cut, order.batch, undefined);
   const then = finish && finishMin !== undefined ? { ...finish, fromMin: finishMin } : undefined;
-  return plannedCook({ ...order, ...piece, grade }, { pit, pitC, finish: then, zoneOffsetC, altitudeM }, parameters);
+  return plannedCook({ ...order, ...piece, grade }, { pit, pitC, finish: then, zoneOffsetC, altitudeM, airC }, parameters);
 }
 
 function cook(cache: ForecastCache, setup: CookSetup, { parameters }: ForecastContext): Cook {
   cache.cooks++;
-  return runCook(setup, parameters, GRID);
+  return runCook(setup, parameters, manyCooksGrid(setup));
 }
 
 /** Offsets are told apart to this, C. */
@@ -164,9 +166,6 @@ export function offsetFactor(cache: ForecastCache, context: ForecastContext, coo
   return factor;
 }
 
-/** A search asks for hundreds of cooks: on this grid a long one is out by less than 0.4 %. */
-const GRID = Object.freeze({ stepMin: 2, cells: 14 });
-
 export function forecastBatch(
   cache: ForecastCache,
   context: ForecastContext,
@@ -177,7 +176,7 @@ export function forecastBatch(
 ): BatchForecast {
   let own = cache.byOrder.get(order);
   if (!own) cache.byOrder.set(order, (own = new Map()));
-  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}`;
+  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.airC}`;
   let found = own.get(key);
   if (!found) own.set(key, (found = forecastAnew(cache, context, { order, pit, pitC, finish })));
   return found;
@@ -227,8 +226,7 @@ function heldIn({ held, lightest, planned }: CookedBatch, place: HoldingPlace, p
   const name = `${place.kind}/${place.kind === 'box' ? place.lossWPerK : place.kind === 'warmer' ? place.airC : ''}/${pieces}`;
   const known = held.get(name);
   if (known) return known;
-  const { convertedShare, body } = lightest;
-  const waiting = [{ body, pieces, convertedShare, softeningH: planned.setup.softeningH }];
+  const waiting = [{ cook: lightest, pieces, softeningH: planned.setup.softeningH }];
   const [curve] = holdTogether(waiting, parameters, planned.holdIn(place, LOOK_AHEAD_MIN));
   const tender = planned.setup.done.by === 'tender';
   const found = { coreC: curve!.coreC, mushMin: (tender ? minutesToMush(curve!) : undefined) ?? LOOK_AHEAD_MIN };

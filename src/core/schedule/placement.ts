@@ -20,6 +20,8 @@ export interface PlacementContext {
   gear: readonly HoldingGear[];
   parameters: ParameterSet;
   altitudeM: number;
+  /** The day's air, where meat rests and boxes stand. */
+  airC: number;
   confidence: number;
   earliestMs: number;
   limits: Limits;

@@ -26,6 +26,8 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
   const { pit, pitC, finish } = alternative;
   const at = (minutes: number | undefined) => (minutes === undefined ? undefined : addMinutes(window.onAtMs, Math.round(minutes)));
   const waitMin = Math.max(0, Math.round((window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN));
+  // In a box or warmer it also rests.
+  const openMin = hold.gear ? method.ventMin : offPitMin(order);
   const availableMin = (window.carveAtMs - window.onAtMs) / MS_PER_MIN - offPitMin(order);
   return {
     id: '',
@@ -64,8 +66,8 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
     legs,
     hold: {
       gearId: hold.gear?.id ?? 'board',
-      fromEarlyMs: addMinutes(window.pullEarlyMs, offPitMin(order)),
-      fromLateMs: addMinutes(window.pullLateMs, offPitMin(order)),
+      fromEarlyMs: addMinutes(window.pullEarlyMs, openMin),
+      fromLateMs: addMinutes(window.pullLateMs, openMin),
       toMs: window.carveAtMs,
       coolestAtCarveC: hold.coreC[Math.min(waitMin, hold.coreC.length - 1)]!,
     },

@@ -198,10 +198,21 @@ function neighbour(
       override.parts = pick([1, 2, 3]);
       if (override.parts === 1) delete override.parts;
     }
+    withinPits(override, input.pits);
     if (Object.keys(override).length > 0) overrides[id] = override;
     else delete overrides[id];
   }
   return { order, overrides };
+}
+
+/** A heat that is wished of a pit is one that it can be set to: a scheme is kept with its event. */
+function withinPits(override: Override, pits: SearchInput['pits']): void {
+  const inPit = (pitId: string, pitC: number) => {
+    const [low, high] = pits.find((pit) => pit.id === pitId)?.rangeC ?? [pitC, pitC];
+    return Math.min(high, Math.max(low, pitC));
+  };
+  if (override.pitId !== undefined && override.pitC !== undefined) override.pitC = inPit(override.pitId, override.pitC);
+  if (override.finish) override.finish = { ...override.finish, pitC: inPit(override.finish.pitId, override.finish.pitC) };
 }
 
 /** How many minutes before its latest start a batch now goes on. */

@@ -19,6 +19,7 @@ const spec = (geometryExponent: number, halfThicknessM = 0.05): BodySpec => ({
 const dry = (airC: number, filmWPerM2K: number): Boundary => ({
   airC,
   filmWPerM2K,
+  vapourFilmWPerM2K: filmWPerM2K,
   radiationFactor: 0,
   wetShare: 0,
   airVapourPa: 0,
@@ -135,6 +136,7 @@ describe('the surface balance', () => {
   const smoke = (airC: number): Boundary => ({
     airC,
     filmWPerM2K: 5,
+    vapourFilmWPerM2K: 5,
     radiationFactor: 0.6,
     wetShare: 0.3,
     airVapourPa: 4500,
@@ -170,7 +172,13 @@ describe('the surface balance', () => {
       else high = middle;
     }
     const body = createBody(spec(0, 0.02), 0);
-    const boundary: Boundary = { airC, filmWPerM2K: 20, radiationFactor: 0, wetShare: 1, airVapourPa, condensingShare: 1, drySkin: false };
+    const boundary: Boundary = {
+      ...dry(airC, 20),
+      wetShare: 1,
+      airVapourPa,
+      condensingShare: 1,
+      drySkin: false,
+    };
     for (let minute = 0; minute < 20 * 60; minute++) advanceBody(body, boundary, 60);
     expect(body.surfaceC).toBeCloseTo(low, 1);
     expect(coreC(body)).toBeCloseTo(low, 1);

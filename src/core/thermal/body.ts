@@ -26,7 +26,10 @@ export interface BodySpec {
  */
 export interface Boundary {
   airC: number;
+  /** What the air brings the wet tissue: less than the bare film under a dry crust or a wrap. */
   filmWPerM2K: number;
+  /** The film that carries vapour off, by the Lewis relation. */
+  vapourFilmWPerM2K: number;
   radiationFactor: number;
   wetShare: number;
   airVapourPa: number;
@@ -58,7 +61,9 @@ export interface Body {
 /** Per-body constants of the implicit step, factorised once for a step length. */
 interface Workspace {
   dtS: number;
+  /** Of the raw piece; times `heatShare` of what is left. */
   readonly cellHeatJPerK: Float64Array;
+  heatShare: number;
   readonly conductanceWPerK: Float64Array;
   /** Heat capacity of each cell over the step length, W/K. */
   readonly inertiaWPerK: Float64Array;
@@ -107,6 +112,7 @@ export function createBody(spec: BodySpec, altitudeM: number, cells = 20): Body 
     work: {
       dtS: 0,
       cellHeatJPerK,
+      heatShare: 1,
       conductanceWPerK,
       factor: new Float64Array(cells),
       pivotInverse: new Float64Array(cells),
@@ -141,7 +147,29 @@ export const coreC = (body: Body): number => body.cellsC[0]!;
 export function storedHeatJ(body: Body, referenceC: number): number {
   let sum = 0;
   for (let i = 0; i < body.cellsC.length; i++) sum += body.work.cellHeatJPerK[i]! * (body.cellsC[i]! - referenceC);
-  return sum;
+  return sum * body.work.heatShare;
+}
+
+/** Mean temperature over the volume, C: no core left to itself in colder air gets hotter than this. */
+export function meanC(body: Body): number {
+  let sum = 0;
+  let whole = 0;
+  for (let i = 0; i < body.cellsC.length; i++) {
+    sum += body.work.cellHeatJPerK[i]! * body.cellsC[i]!;
+    whole += body.work.cellHeatJPerK[i]!;
+  }
+  return sum / whole;
+}
+
+/** A change of heat capacity smaller than this is not worth a new factorisation. */
+const HEAT_SHARE_STEP = 0.003;
+
+/** What a piece has lost no longer has to be heated, nor keeps it warm: sets the share of its raw heat capacity that is left. */
+export function setHeatShare(body: Body, share: number): void {
+  const { work } = body;
+  if (Math.abs(share - work.heatShare) < HEAT_SHARE_STEP) return;
+  work.heatShare = share;
+  work.dtS = 0;
 }
 
 /**
@@ -154,7 +182,7 @@ function factorise(work: Workspace, dtS: number): void {
   for (let i = 0; i < n; i++) {
     const below = i > 0 ? work.conductanceWPerK[i - 1]! : 0;
     const above = i < n - 1 ? work.conductanceWPerK[i]! : 0;
-    work.inertiaWPerK[i] = work.cellHeatJPerK[i]! / dtS;
+    work.inertiaWPerK[i] = (work.cellHeatJPerK[i]! * work.heatShare) / dtS;
     const diagonal = work.inertiaWPerK[i]! + below + above;
     const factor = i > 0 ? -below / pivot : 0;
     pivot = diagonal + factor * below;
@@ -181,7 +209,7 @@ export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
   const airK = boundary.airC + KELVIN;
   const airK4 = airK * airK * airK * airK;
   const radiation = boundary.radiationFactor * STEFAN_BOLTZMANN;
-  const transfer = boundary.filmWPerM2K * work.vapourPerFilm;
+  const transfer = boundary.vapourFilmWPerM2K * work.vapourPerFilm;
 
   let surfaceC = body.surfaceC;
   let dryGain = 0;
@@ -241,7 +269,7 @@ export function advanceBody(body: Body, boundary: Boundary, dtS: number): void {
   for (let i = 0; i < wetCells; i++) {
     const excessC = cellsC[i]! - boilingC;
     if (excessC > 0) {
-      const steamJ = excessC * work.cellHeatJPerK[i]!;
+      const steamJ = excessC * work.cellHeatJPerK[i]! * work.heatShare;
       cellsC[i] = boilingC;
       body.latentJ += steamJ;
       body.evaporatedKg += steamJ / latentHeatJPerKg(boilingC);

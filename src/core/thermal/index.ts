@@ -1,4 +1,4 @@
-export { advanceBody, coreC, createBody, forkBody, storedHeatJ } from './body';
+export { advanceBody, coreC, createBody, forkBody, meanC, setHeatShare, storedHeatJ } from './body';
 export type { Body, BodySpec, Boundary } from './body';
 export { advanceConversion, softeningRatePerS } from './tenderness';
 export { airPressurePa, boilingPointC } from './water';

@@ -39,9 +39,9 @@ function boxSegments(scale: Scale, { hold }: Run): Segment[] {
   return [...segment(scale, hold.fromEarlyMs, sureMs, 'holdMaybe'), ...segment(scale, sureMs, hold.toMs, 'holdSure')];
 }
 
-/** On the board: the vent and the rest after the expected pull, and all the wait of what needs no box. */
+/** On the board: the vent after the expected pull, and the rest and wait of what needs no box. */
 function boardSegments(scale: Scale, run: Run): Segment[] {
   const ventEndMs = addMinutes(run.pullMedianMs, run.ventMin);
-  const restEndMs = run.hold.gearId === 'board' ? run.carveAtMs : addMinutes(ventEndMs, run.restMin);
+  const restEndMs = run.hold.gearId === 'board' ? run.carveAtMs : ventEndMs;
   return [...segment(scale, run.pullMedianMs, ventEndMs, 'vent'), ...segment(scale, ventEndMs, restEndMs, 'rest')];
 }

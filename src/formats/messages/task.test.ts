@@ -21,6 +21,9 @@ const messageContext = (units: Units = DEFAULT_UNITS): MessageContext => ({
   units,
 });
 const plan = buildPlan(inputOf(event));
+/** Without a box what is cooked rests on the board. */
+const boardPlan = buildPlan(inputOf(event, undefined, []));
+const said = [plan, boardPlan].flatMap(({ tasks, runs }) => tasks.map((task) => ({ task, runs })));
 const AT = plan.runs[0]!.onAtMs;
 const span = { fromMs: AT, toMs: AT + 5_400_000 };
 
@@ -28,8 +31,8 @@ describe('the words of a task', () => {
   it('say something of every kind, in both systems, without a hole', () => {
     const kinds = new Set<TaskKind>();
     for (const units of [DEFAULT_UNITS, METRIC]) {
-      for (const task of plan.tasks) {
-        const { title, detail } = taskMessage(messageContext(units), task, plan.runs);
+      for (const { task, runs } of said) {
+        const { title, detail } = taskMessage(messageContext(units), task, runs);
         expect(`${title} ${detail}`).not.toMatch(/undefined|NaN|null|\bInfinity\b/);
         expect(title.length).toBeGreaterThan(5);
         kinds.add(task.kind);

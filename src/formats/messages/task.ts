@@ -99,7 +99,7 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
     case 'hold': {
       return {
         title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, run.hold.gearId))}`,
-        detail: `Until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+        detail: `It rests in there, ${formatMinutes(run.restMin)} at least, and waits until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':

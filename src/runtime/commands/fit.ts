@@ -1,46 +1,111 @@
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { crossValidate, fitErrors, fitParameters, SHIPPED_PARAMETERS, type FitErrors, type ParameterSet } from '../../core/forecast';
+import {
+  carryOver,
+  crossValidate,
+  fitErrors,
+  fitParameters,
+  NO_DATA,
+  restHours,
+  SHIPPED_PARAMETERS,
+  type FitData,
+  type ParameterSet,
+} from '../../core/forecast';
 import { readCooksCsv } from '../../formats/cooksCsv';
+import { columnsOf, type RefusedRow } from '../../formats/csvRows';
+import { readCarryOverCsv, readRestsCsv } from '../../formats/restsCsv';
 
-/** `npm run fit [-- cooks.csv]`: fits the cook model to a log and writes the parameter file with its errors. */
+/**
+ * `npm run fit [-- cooks.csv [milestones.csv] [rests.csv] [carryover.csv]]`: fits the cook model to logs and writes
+ * the parameter file with its errors. What a file is, its header says; of two cooks files the second holds cores on
+ * the way. Without files, all four reference files.
+ */
 const PARAMETER_FILE = new URL('../../core/forecast/parameters.json', import.meta.url);
-const ROUNDS = 40;
-const ROUNDS_UNSEEN = 6;
+const REFERENCE = ['cooks', 'milestones', 'rests', 'carryover'].map((each) => `data/cooks/reference-${each}.csv`);
+const ROUNDS = 60;
+const ROUNDS_UNSEEN = 12;
 
-const source = process.argv[2] ?? 'data/cooks/reference-cooks.csv';
-if (!existsSync(source) || !statSync(source).isFile()) {
-  console.error(`${source} is ${existsSync(source) ? 'a folder, not a cooks file' : 'not there'}. The parameters were left as they are.`);
+function stop(line: string): never {
+  console.error(`${line} The parameters were left as they are.`);
   process.exit(2);
 }
-const { rows, refused } = readCooksCsv(readFileSync(source, 'utf8'));
-for (const { line, reason } of refused) console.error(`line ${line}: ${reason}`);
-const cooks = rows.map((row) => row.cook).filter((cook) => cook.observedH !== undefined);
-if (cooks.length === 0) {
-  console.error(`${source} holds no cook with hours to fit to. The parameters were left as they are.`);
-  process.exit(2);
+
+/** All that the files hold; rows that cannot be used are told by line and left out. */
+function readAll(files: string[]): FitData {
+  const data = { ...NO_DATA, leftOut: new Set<string>() };
+  for (const file of files) {
+    if (!existsSync(file) || !statSync(file).isFile()) stop(`${file} is ${existsSync(file) ? 'a folder, not a log' : 'not there'}.`);
+    const text = readFileSync(file, 'utf8');
+    const tell = (refused: RefusedRow[]) => refused.forEach(({ line, reason }) => console.error(`${file} line ${line}: ${reason}`));
+    const columns = columnsOf(text);
+    if (columns.includes('rest_id')) {
+      const { rows, refused } = readRestsCsv(text);
+      tell(refused);
+      data.rests = [...data.rests, ...rows];
+    } else if (columns.includes('carry_id')) {
+      const { rows, refused } = readCarryOverCsv(text);
+      tell(refused);
+      data.carryOvers = [...data.carryOvers, ...rows];
+    } else if (columns.includes('cook_id')) {
+      const { rows, refused } = readCooksCsv(text);
+      tell(refused);
+      for (const { cells, cook } of rows) if (cells['left_out']) data.leftOut.add(cook.id);
+      const cooks = rows.map(({ cook }) => cook).filter(({ observedH }) => observedH !== undefined);
+      if (data.finishes.length === 0) data.finishes = cooks;
+      else data.milestones = [...data.milestones, ...cooks];
+    } else stop(`${file} has no cook_id, rest_id or carry_id in its first line, so it is no log.`);
+  }
+  return data;
 }
-const say = (label: string, parameters: ParameterSet): FitErrors => {
-  const errors = fitErrors(cooks, parameters);
+
+const data = readAll(process.argv.length > 2 ? process.argv.slice(2) : REFERENCE);
+if (data.finishes.length === 0) stop('There is no cook with hours to fit to.');
+
+const within = (value: number, [low, high]: [number, number]) => value >= low && value <= high;
+
+/** Tells how a set meets each file, and gives the figures that are kept with it. */
+function say(label: string, parameters: ParameterSet) {
+  const finishes = fitErrors(data.finishes, parameters, data.leftOut);
+  const milestones = fitErrors(data.milestones, parameters, data.leftOut);
+  const inside = data.rests.filter(({ cook, range }) => within(restHours(cook, parameters), range)).length;
+  const carried = data.carryOvers.filter((each) => {
+    const { riseC, peakMin } = carryOver(each, parameters);
+    return within(riseC, each.riseC) && within(peakMin, each.peakMin);
+  }).length;
+  const worst = ({ worstCut }: typeof finishes) => (worstCut ? `, worst cut ${worstCut.cutId} ${worstCut.meanLog.toFixed(3)}` : '');
+  console.log(label);
   console.log(
-    `${label}: ${errors.rows} cooks, log-RMSE ${errors.logRmse.toFixed(4)}, worst tender finish ${errors.worstFinalC.toFixed(1)} C`,
+    `  finishes   ${finishes.rows} cooks, log-RMSE ${finishes.logRmse.toFixed(4)}${worst(finishes)}, worst tender finish ${finishes.worstFinalC.toFixed(1)} C`,
   );
-  return errors;
-};
+  if (milestones.rows > 0)
+    console.log(`  on the way ${milestones.rows} cores, log-RMSE ${milestones.logRmse.toFixed(4)}${worst(milestones)}`);
+  if (data.rests.length > 0) console.log(`  rests      ${inside} of ${data.rests.length} inside their range`);
+  if (data.carryOvers.length > 0) console.log(`  carry-over ${carried} of ${data.carryOvers.length} inside both ranges`);
+  return {
+    cooks: finishes.rows,
+    logRmse: finishes.logRmse,
+    milestoneLogRmse: milestones.rows > 0 ? milestones.logRmse : undefined,
+    worstFinalC: finishes.worstFinalC,
+  };
+}
+
+// An owner's log is fitted from the shipped set; all of the reference from the centres of the priors.
+const begin = process.argv.length > 2 ? SHIPPED_PARAMETERS.global : undefined;
 say('as shipped', SHIPPED_PARAMETERS);
-const begin = SHIPPED_PARAMETERS.global;
-const globalOnly = say('global parameters only', fitParameters(cooks, SHIPPED_PARAMETERS, { perCut: false, rounds: ROUNDS, begin }));
-const fitted = fitParameters(cooks, SHIPPED_PARAMETERS, { perCut: true, rounds: ROUNDS, begin });
+const globalOnly = say(
+  'global parameters only',
+  fitParameters(data, { ...SHIPPED_PARAMETERS, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }),
+);
+const fitted = fitParameters(data, SHIPPED_PARAMETERS, { perCut: true, rounds: ROUNDS, begin });
 const errors = say('with shrunken cut corrections', fitted);
-const unseen = crossValidate(cooks, fitted, ROUNDS_UNSEEN);
-console.log(`cuts left out one by one: log-RMSE ${unseen.toFixed(4)}`);
+const unseen = crossValidate(data, SHIPPED_PARAMETERS, ROUNDS_UNSEEN);
+console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}, on the way ${unseen.milestones.toFixed(4)}`);
 const written: ParameterSet = {
   ...fitted,
   fit: {
-    cooks: errors.rows,
-    logRmse: errors.logRmse,
+    ...errors,
     globalLogRmse: globalOnly.logRmse,
-    unseenCutLogRmse: unseen,
-    worstFinalC: errors.worstFinalC,
+    unseenCutLogRmse: unseen.finishes,
+    unseenCutMilestoneLogRmse: Number.isNaN(unseen.milestones) ? undefined : unseen.milestones,
   },
 };
 const rounded = JSON.stringify(written, (_, value: unknown) => (typeof value === 'number' ? Number(value.toPrecision(6)) : value), 2);
