@@ -1,4 +1,17 @@
-import type { DayWeather, Drive, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type {
+  DayWeather,
+  Drive,
+  ManualPlacement,
+  Objective,
+  Piece,
+  Pin,
+  Plan,
+  PlanProblem,
+  Run,
+  Scheme,
+  ServingOdds,
+  Shift,
+} from '../model';
 import { claimedMm2 } from '../packing';
 import { addMinutes } from '../units';
 import { holdProblems, placementProblems, nameRuns, tightestMoment } from './findings';
@@ -47,6 +60,10 @@ export interface Decoded {
   atRisk: { batchId: string; lateShare: number }[];
 }
 
+/** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
+const AIM_SHARE = 0.15;
+const aimFor = (confidence: number): number => confidence + AIM_SHARE * (1 - confidence);
+
 /** What a batch asks of the pits: long, tight-heated, large batches first. */
 export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   const demand = ({ batch, cut, method }: BatchOrder) =>
@@ -74,6 +91,7 @@ export class Decoder {
   private readonly context: PlacementContext;
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
   private readonly days: Days;
+  private readonly freshDays: Days;
   private readonly drives: Drive[];
   private readonly nobodyDrives: PlanProblem[];
   private readonly judgedBy: JudgedBy;
@@ -97,7 +115,9 @@ export class Decoder {
         batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`]),
       ),
     ]);
-    this.days = new Days((key) => names.get(key) ?? key);
+    const nameOf = (key: string) => names.get(key) ?? key;
+    this.days = new Days(nameOf);
+    this.freshDays = Days.fresh(nameOf);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(
@@ -123,7 +143,13 @@ export class Decoder {
     this.nobodyDrives = this.drives
       .filter((drive) => input.crew && drive.who.length === 0)
       .map(({ servingId, fromMs }) => ({ code: 'nobodyToDrive', severity: 'broken', servingId, atMs: fromMs }));
-    this.judgedBy = { orders: this.orders, pits: input.pits, confidence: input.confidence, quiet: input.quiet, weather: input.weather };
+    this.judgedBy = {
+      orders: this.orders,
+      pits: input.pits,
+      confidence: aimFor(input.confidence),
+      quiet: input.quiet,
+      weather: input.weather,
+    };
   }
 
   /** Splits the batches into what is pinned and what is left; a pin on a pit that is gone holds nothing. */
@@ -224,24 +250,15 @@ export class Decoder {
     const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, input.drives, input.earliestMs);
     context.crewLedger.rollBack(before);
     for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
-    const odds = [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) =>
-      this.days.oddsOf(
-        servingId,
-        runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId),
-        (run) => this.deadlineMs(run),
-      ),
-    );
+    const odds = this.oddsOn(this.days, runs);
     const atRisk = odds
-      .filter((each) => each.onTimeShare < input.confidence)
+      .filter((each) => each.onTimeShare < this.judgedBy.confidence)
       .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
       .map((run) => ({ batchId: run.batchId, lateShare: this.days.lateShare(run, this.deadlineMs(run)) }))
       .filter((each) => each.lateShare > 0)
       .sort((a, b) => b.lateShare - a.lateShare);
     const broken = leftPieces + unlit.length + this.nobodyDrives.length;
     const objective = objectiveOf({ runs, firings, broken, odds, ceilingOf: (run) => this.ceilingMin(run) }, this.judgedBy);
-    for (const each of odds)
-      if (each.onTimeShare < input.confidence)
-        problems.push({ code: 'servingRisk', severity: 'warning', servingId: each.servingId, onTimeShare: each.onTimeShare });
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
     if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs);
@@ -253,6 +270,28 @@ export class Decoder {
       steps: [...this.steps],
       schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: tightestMoment(input.pits, context.racks) },
     };
+  }
+
+  private oddsOn(days: Days, runs: readonly Run[]): ServingOdds[] {
+    return [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) =>
+      days.oddsOf(
+        servingId,
+        runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId),
+        (run) => this.deadlineMs(run),
+      ),
+    );
+  }
+
+  /**
+   * A schedule as it is told: with its odds on days that it was not picked on. Of many plans tried on the same days
+   * the best is always a little luckier there than elsewhere.
+   */
+  told({ schedule }: Decoded): Schedule {
+    const odds = this.oddsOn(this.freshDays, schedule.runs);
+    const risks = odds
+      .filter(({ onTimeShare }) => onTimeShare < this.input.confidence)
+      .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare }));
+    return { ...schedule, odds, problems: [...schedule.problems, ...risks] };
   }
 
   /** When a run must be pulled by at the latest. */

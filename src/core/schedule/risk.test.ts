@@ -28,14 +28,15 @@ describe('the days a plan is tried on', () => {
   });
 
   it('make several runs together less sure than the least sure of them, and more so in different pits', () => {
+    const many = Days.fresh((key) => key);
     const meats = ['a', 'b', 'c', 'd', 'e'];
     const deadline = () => 600 * late * MIN;
-    const apart = days.oddsOf(
+    const apart = many.oddsOf(
       's',
       meats.map((id) => run(id, id, 600)),
       deadline,
     ).onTimeShare;
-    const together = days.oddsOf(
+    const together = many.oddsOf(
       's',
       meats.map((id) => run(id, 'p', 600)),
       deadline,
@@ -54,5 +55,17 @@ describe('the days a plan is tried on', () => {
       1 - days.oddsOf('s', [run('a', 'p', 600)], () => 660 * MIN).onTimeShare,
       9,
     );
+  });
+});
+
+describe('fresh days', () => {
+  const fresh = Days.fresh((key) => key);
+  const late = Math.exp(0.17 * 1.2816);
+
+  it('are other days, and know the odds to half a point or so', () => {
+    const odds = (days: Days) => days.oddsOf('s', [run('a', 'p', 600)], () => 600 * late * MIN).onTimeShare;
+    expect(odds(fresh)).not.toBe(odds(new Days()));
+    expect(Math.abs(odds(fresh) - 0.9)).toBeLessThan(0.015);
+    expect(Math.abs(odds(new Days((key) => key, 100_000, 'others')) - odds(fresh))).toBeLessThan(0.015);
   });
 });

@@ -38,19 +38,19 @@ const betterThan = (a: Decoded, b: Decoded): boolean =>
 export function scheduleBy(orders: readonly BatchOrder[], input: SearchInput, scheme: Scheme | undefined): Found {
   const decoder = new Decoder(orders, input);
   const decoded = decoder.decode(scheme ?? { order: [], overrides: {}, seed: 1, iterations: 0 });
-  return foundOf(decoded, lowerBound(orders, input));
+  return foundOf(decoder, decoded, lowerBound(orders, input));
 }
 
 /** Several schemes one after another, each from where the one before left the ledgers. */
 export function schemeWalk(orders: readonly BatchOrder[], input: SearchInput, schemes: readonly Scheme[]): Schedule[] {
   const decoder = new Decoder(orders, input);
-  return schemes.map((scheme) => decoder.decode(scheme).schedule);
+  return schemes.map((scheme) => decoder.told(decoder.decode(scheme)));
 }
 
-const foundOf = ({ schedule, scheme }: Decoded, lower: Objective): Found => ({
-  ...schedule,
-  scheme,
-  lower: lower.map((bound, i) => Math.min(bound, schedule.objective[i]!)) as Plan['objective'],
+const foundOf = (decoder: Decoder, decoded: Decoded, lower: Objective): Found => ({
+  ...decoder.told(decoded),
+  scheme: decoded.scheme,
+  lower: lower.map((bound, i) => Math.min(bound, decoded.objective[i]!)) as Plan['objective'],
 });
 
 const YIELD_EVERY = 8;
@@ -87,14 +87,14 @@ export function* search(
   for (const scheme of starts) {
     const next = decoder.decode(scheme);
     if (!best || betterThan(next, best)) best = next;
-    yield { done: 0, of: iterations, best: foundOf(best, lower) };
+    yield { done: 0, of: iterations, best: foundOf(decoder, best, lower) };
     if (atBound(best.objective, lower)) break;
   }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
     const next = decoder.decode(stamp(saferNeighbour(best, free, input)));
     if (!betterThan(next, best)) break;
     best = next;
-    yield { done: 0, of: iterations, best: foundOf(best, lower) };
+    yield { done: 0, of: iterations, best: foundOf(decoder, best, lower) };
   }
   decoder.restore(best!);
   let current = best!;
@@ -114,7 +114,7 @@ export function* search(
       current = best!;
       decoder.restore(current);
     }
-    if (i % YIELD_EVERY === 0 || i === iterations) yield { done: i, of: iterations, best: foundOf(best!, lower) };
+    if (i % YIELD_EVERY === 0 || i === iterations) yield { done: i, of: iterations, best: foundOf(decoder, best!, lower) };
   }
   // A split that was of use on the way may be so no longer: a batch that is as well off in one goes in one.
   for (const id of free.map((order) => order.batch.id)) {
@@ -123,7 +123,7 @@ export function* search(
     const next = decoder.decode(stamp({ order: best!.scheme.order, overrides: { ...best!.scheme.overrides, [id]: override } }));
     if (!betterThan(best!, next)) best = next;
   }
-  return foundOf(best!, lower);
+  return foundOf(decoder, best!, lower);
 }
 
 const SURER_ROUNDS = 10;
