@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import type { CookEvent } from '../../src/core/model';
 import { addCut, makeEvent, saved, stage } from './steps';
 
 const header = (page: Page) => page.getByRole('banner');
@@ -10,10 +11,17 @@ test('five edits of the brief are five steps, back and forth, by button and by k
   await makeEvent(page, 'Five steps', { date: '2028-07-15', adults: 40 });
   await addCut(page, 'pork-butt');
   await saved(page);
+  // One after another as a person types: what comes within a blink is one step.
+  const address = page.url().replace(/brief$/, 'edits');
+  const kept = async () => ((await (await page.request.get(address)).json()) as { value: { event: CookEvent } }).value.event;
   await guests(page).fill('50');
+  await expect.poll(async () => (await kept()).servings[0]!.guests.adults).toBe(50);
   await page.getByLabel('Children').fill('4');
+  await expect.poll(async () => (await kept()).servings[0]!.guests.children).toBe(4);
   await page.getByLabel('Carve ahead').fill('20');
+  await expect.poll(async () => (await kept()).servings[0]!.carveLeadMin).toBe(20);
   await page.getByLabel('Place').fill('The quay');
+  await expect.poll(async () => (await kept()).place).toBe('The quay');
   await page.getByLabel('Safety margin').fill('10');
   await saved(page);
   const shown = async () => [
