@@ -53,21 +53,33 @@ export function forgetBuild() {
   rmSync(path.join(ROOT, '.next'), { recursive: true, force: true });
 }
 
+function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files.sort()) hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** What a build is made of: all that pages are served from. */
+const builtFiles = () =>
+  ['server', 'static']
+    .map((name) => path.join(ROOT, '.next', name))
+    .filter((folder) => existsSync(folder))
+    .flatMap(filesBelow);
+
 /** Builds when the sources are not those of the last build, or the build is not whole. */
 export function ensureBuilt() {
   const sources = [
     ...filesBelow(path.join(ROOT, 'src')),
     ...['next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json'].map((name) => path.join(ROOT, name)),
   ].filter((file) => statSync(file).isFile());
-  const hash = createHash('sha256');
-  for (const file of sources.sort()) hash.update(path.relative(ROOT, file)).update(readFileSync(file));
-  const wanted = hash.digest('hex');
+  const wanted = hashOf(sources);
   const built = path.join(ROOT, '.next', 'built-from');
-  const whole = ['BUILD_ID', 'build-manifest.json', 'server/app/page.js'].every((file) => existsSync(path.join(ROOT, '.next', file)));
-  if (whole && existsSync(built) && readFileSync(built, 'utf8') === wanted) return;
-  console.log('Building…');
+  const [from, made] = existsSync(built) ? readFileSync(built, 'utf8').split('\n') : [];
+  const sound = made !== undefined && made === hashOf(builtFiles());
+  if (from === wanted && sound) return;
+  console.log(from === wanted ? 'The build is damaged: it is made anew. The database was not touched.' : 'Building…');
   if (run(bin('next'), ['build'], { NEXT_TELEMETRY_DISABLED: '1' }) !== 0)
     stop('The build failed; see the lines above. The database was not touched.');
   mkdirSync(path.dirname(built), { recursive: true });
-  writeFileSync(built, wanted);
+  writeFileSync(built, `${wanted}\n${hashOf(builtFiles())}`);
 }
