@@ -7,7 +7,7 @@ export type { CookSetup } from './setup';
 export { BAND_STEP_MIN, forecastCook, manyCooksGrid, runSamples, summarise } from './ensemble';
 export type { CookForecast, EnsembleOptions, Quantiles, SampleOutcome } from './ensemble';
 export { crossValidate, fitErrors, fitParameters, NO_DATA, restHours } from './fit';
-export type { FitData, FitErrors } from './fit';
+export type { FitData } from './fit';
 export { carryOver, runLoggedCook } from './logged';
 export type { LoggedCook, ReferenceCarryOver, ReferenceRest } from './logged';
 export type { RestHow } from './rest';

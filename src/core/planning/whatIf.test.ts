@@ -34,6 +34,21 @@ describe('the bench', () => {
     expect(full.band.minutes.length).toBe(full.band.p10C.length);
   });
 
+  it('tells when the core passes into the stall, to the usual wrap and nearly to tender', () => {
+    const request = ask('pork-butt', 'low-bare');
+    const { milestones, done } = whatIfAnswer(
+      request,
+      runSamples(whatIfSetup(request), SHIPPED_PARAMETERS, whatIfEnsemble(request), 0, 40),
+    );
+    const times = milestones.map(({ at }) => at!.p50);
+    expect(milestones.map(({ coreC }) => coreC)).toEqual([65, 74, 90]);
+    expect([...times].sort((a, b) => a - b)).toEqual(times);
+    expect(times[2]!).toBeLessThan(done.p50);
+    for (const { at } of milestones) expect(at!.p10).toBeLessThan(at!.p90);
+    const roast = whatIfAnswer(ask('tri-tip', 'roast-slow', { massKg: 1.1 }), []);
+    expect(roast.milestones.map(({ at }) => at)).toEqual([undefined, undefined, undefined]);
+  });
+
   it('shows what a wrap costs and gives', () => {
     const bare = whatIfAnswer(ask('pork-butt', 'low-bare'), []);
     const foil = whatIfAnswer(ask('pork-butt', 'low-foil'), []);

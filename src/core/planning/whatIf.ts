@@ -19,6 +19,7 @@ import {
   type Weather,
 } from '../forecast';
 import type { Chew, Cut, Grade, Method, PitKind } from '../model';
+import { quantileSorted } from '../numerics';
 import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
 
 /** One piece by one method in one pit: what the bench asks. Everything it needs is in the request. */
@@ -47,6 +48,8 @@ export interface WhatIfAnswer {
   thinC?: number[];
   band: { minutes: number[]; p10C: number[]; p90C: number[] };
   done: Quantiles;
+  /** When the core passes what cooks look out for; undefined where it does not get there. */
+  milestones: { coreC: number; at?: Quantiles }[];
   wrap?: Quantiles;
   stallLength: Quantiles;
   barkSet?: Quantiles;
@@ -128,6 +131,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
       ? { minutes: [], p10C: [], p90C: [] }
       : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
     done: none ? certain(cook.doneAtMin) : forecast.done,
+    milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, samples) })),
     wrap: none ? (cook.wrapAtMin === undefined ? undefined : certain(cook.wrapAtMin)) : forecast.wrap,
     stallLength: none ? certain(stall) : forecast.stallLength,
     barkSet: none ? (cook.barkSetAtMin === undefined ? undefined : certain(cook.barkSetAtMin)) : forecast.barkSet,
@@ -147,6 +151,23 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
     lethalityShare: lethalityShare([...trace.coreC, ...rested], 1, table),
     rule: { limitC: rule.limit, reachedC: Math.max(cook.doneCoreC, ...rested), source: rule.source },
   };
+}
+
+/** Into the stall, the usual wrap, and nearly tender. */
+const MILESTONES_C = [65, 74, 90] as const;
+
+/** When a core first passes a temperature, of the unperturbed cook and of most samples. */
+function milestoneAt(coreC: number, trace: Cook['trace'], samples: SampleOutcome[]): Quantiles | undefined {
+  const passed = (cores: ArrayLike<number>, stepMin: number): number | undefined => {
+    for (let i = 1; i < cores.length; i++)
+      if (cores[i]! >= coreC) return stepMin * (i - 1 + (coreC - cores[i - 1]!) / Math.max(1e-9, cores[i]! - cores[i - 1]!));
+    return undefined;
+  };
+  const median = passed(trace.coreC, trace.stepMin);
+  if (median === undefined) return undefined;
+  const times = samples.flatMap((sample) => passed(sample.coreC, BAND_STEP_MIN) ?? []).sort((a, b) => a - b);
+  if (times.length * 2 <= samples.length) return { p10: median, p50: median, p90: median };
+  return { p10: quantileSorted(times, 0.1), p50: quantileSorted(times, 0.5), p90: quantileSorted(times, 0.9) };
 }
 
 /** Under 5 cm, as the rule of thumb for portioning asks. */

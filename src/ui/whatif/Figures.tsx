@@ -12,6 +12,11 @@ export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer
   const meets = rule.reachedC >= rule.limitC - 0.05;
   const rows: [label: string, value: string, note: string][] = [
     ['Done after', formatMinutes(answer.done.p50), range(answer.done, known)],
+    ...answer.milestones.map(({ coreC, at }): [string, string, string] => [
+      `Core ${formatTemp(coreC, units)}`,
+      at ? formatMinutes(at.p50) : '–',
+      at ? range(at, known) : '',
+    ]),
     ['Wrap after', answer.wrap ? formatMinutes(answer.wrap.p50) : '–', answer.wrap ? range(answer.wrap, known) : ''],
     [
       'Stall lasts',
