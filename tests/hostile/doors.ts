@@ -64,6 +64,7 @@ export const COMMANDS: Record<string, string[][]> = {
   solve: [[], ['nowhere.json'], ['docs'], ['SPOILT'], ['SPOILT', '--iterations', '1e9'], ['SPOILT', '--seed', '-1']],
   predict: [[], ['nowhere.csv'], ['docs'], ['SPOILT']],
   fit: [['nowhere.csv'], ['docs']],
+  reference: [],
   schemas: [],
 };
 
