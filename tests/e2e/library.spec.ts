@@ -59,3 +59,27 @@ test('a cut of one’s own is made from a shipped one and is offered in the brie
   await expect(page.getByRole('row', { name: /Island collar/ })).toBeVisible();
   await saved(page);
 });
+
+test('the heat of a method goes by several steps, in order of the clock', async ({ page }) => {
+  await page.goto('/library');
+  await page.getByRole('button', { name: 'Low for smoke, then up' }).click();
+  const entry = page.getByRole('region', { name: 'Low for smoke, then up' });
+  await entry.getByRole('button', { name: 'Copy' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Two steps up');
+  await dialog.getByRole('button', { name: 'Add a step' }).click();
+  await dialog.getByLabel('Step 2 after').fill('120');
+  await dialog.getByLabel('Step 2 pit heat').fill('300');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('Each step must come after the one before.')).toBeVisible();
+  await dialog.getByLabel('Step 2 after').fill('300');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  const own = page.getByRole('region', { name: 'Two steps up' });
+  await expect(own.getByText(/to 275 °F after/)).toBeVisible();
+  await expect(own.getByText(/to 300 °F after/)).toBeVisible();
+  await own.getByRole('button', { name: 'Change' }).click();
+  await dialog.getByRole('button', { name: 'Remove step 2' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByText(/to 300 °F after/)).toBeHidden();
+  await own.getByRole('button', { name: 'Take away' }).click();
+});

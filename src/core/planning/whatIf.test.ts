@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CALM, runSamples, SHIPPED_PARAMETERS } from '../forecast';
-import { cutIn, libraryWith, methodIn, METHODS, methodsFor, purposeOf, SHIPPED_LIBRARY } from '../model';
+import { cutIn, libraryWith, methodIn, METHODS, methodsFor, purposeOf, SHIPPED_LIBRARY, typicalTrimmedKg } from '../model';
 import { whatIfEnsemble, whatIfAnswer, whatIfSetup, type WhatIfRequest } from './index';
 
 const ask = (cutId: string, methodId: string, extra: Partial<WhatIfRequest> = {}): WhatIfRequest => {
@@ -47,6 +47,15 @@ describe('the bench', () => {
     for (const { at } of milestones) expect(at!.p10).toBeLessThan(at!.p90);
     const roast = whatIfAnswer(ask('tri-tip', 'roast-slow', { massKg: 1.1 }), []);
     expect(roast.milestones.map(({ at }) => at)).toEqual([undefined, undefined, undefined]);
+  });
+
+  it('sets a rule by weight with a usual piece, right for that and wrong for another', () => {
+    const cut = cutIn(SHIPPED_LIBRARY, 'pork-butt')!;
+    const usual = whatIfAnswer(ask('pork-butt', 'low-bare', { massKg: typicalTrimmedKg(cut) }), []);
+    expect(usual.byWeight!.minutes / usual.done.p50).toBeCloseTo(1, 2);
+    const half = whatIfAnswer(ask('pork-butt', 'low-bare', { massKg: typicalTrimmedKg(cut) / 2 }), []);
+    expect(half.byWeight!.minutes).toBeCloseTo(usual.byWeight!.minutes / 2, 6);
+    expect(half.done.p50).toBeGreaterThan(1.2 * half.byWeight!.minutes);
   });
 
   it('shows what a wrap costs and gives', () => {

@@ -18,7 +18,7 @@ import {
   type SampleOutcome,
   type Weather,
 } from '../forecast';
-import type { Chew, Cut, Grade, Method, PitKind } from '../model';
+import { typicalTrimmedKg, type Chew, type Cut, type Grade, type Method, type PitKind } from '../model';
 import { quantileSorted } from '../numerics';
 import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
 
@@ -50,6 +50,8 @@ export interface WhatIfAnswer {
   done: Quantiles;
   /** When the core passes what cooks look out for; undefined where it does not get there. */
   milestones: { coreC: number; at?: Quantiles }[];
+  /** What a rule of minutes by weight would say that is right for a usual piece; undefined where that is never done. */
+  byWeight?: { usualKg: number; minPerKg: number; minutes: number };
   wrap?: Quantiles;
   stallLength: Quantiles;
   barkSet?: Quantiles;
@@ -131,6 +133,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
       ? { minutes: [], p10C: [], p90C: [] }
       : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
     done: none ? certain(cook.doneAtMin) : forecast.done,
+    byWeight: byWeight(request),
     milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, samples) })),
     wrap: none ? (cook.wrapAtMin === undefined ? undefined : certain(cook.wrapAtMin)) : forecast.wrap,
     stallLength: none ? certain(stall) : forecast.stallLength,
@@ -151,6 +154,15 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
     lethalityShare: lethalityShare([...trace.coreC, ...rested], 1, table),
     rule: { limitC: rule.limit, reachedC: Math.max(cook.doneCoreC, ...rested), source: rule.source },
   };
+}
+
+/** The weight rule of a cut, set by its usual piece cooked the same way. */
+function byWeight(request: WhatIfRequest): WhatIfAnswer['byWeight'] {
+  const usualKg = typicalTrimmedKg(request.cut);
+  const usual = runCook(whatIfSetup({ ...request, massKg: usualKg, thicknessMm: undefined }), SHIPPED_PARAMETERS, { stepMin: 2 });
+  if (usual.status === 'never' || usualKg <= 0) return undefined;
+  const minPerKg = usual.doneAtMin / usualKg;
+  return { usualKg, minPerKg, minutes: minPerKg * request.massKg };
 }
 
 /** Into the stall, the usual wrap, and nearly tender. */

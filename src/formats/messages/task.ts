@@ -97,9 +97,11 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
             : `At least ${formatMinutes(run.restMin)}, under a tent.`,
       };
     case 'hold': {
+      const bare = cut.species !== 'dish' && (run.wrapAtMs === undefined || run.unwrapAtMs !== undefined);
+      const inBox = messageContext.boxes.some((box) => box.id === run.hold.gearId);
       return {
         title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, run.hold.gearId))}`,
-        detail: `It rests in there, ${formatMinutes(run.restMin)} at least, and waits until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}It rests in there, ${formatMinutes(run.restMin)} at least, and waits until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':

@@ -89,7 +89,7 @@ export function Facts({ rows }: { rows: [string, string][] }) {
   return (
     <dl className="mt-4 grid max-w-2xl grid-cols-2 gap-x-8 sm:grid-cols-2">
       {rows.map(([label, value]) => (
-        <div key={label} className="flex items-baseline justify-between gap-3 border-t border-line py-1">
+        <div key={`${label} ${value}`} className="flex items-baseline justify-between gap-3 border-t border-line py-1">
           <dt className="text-soft">{label}</dt>
           <dd className="figures text-right font-semibold">{value}</dd>
         </div>

@@ -1,7 +1,10 @@
 'use client';
+import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { MethodRecord } from '../../inputs';
 import type { Action } from '../kit/actions';
+import { Button } from '../kit/Button';
 import { useUnits } from '../kit/UnitsProvider';
 import { InputForm } from '../kit/InputForm.client';
 import { conversions } from '../kit/conversions';
@@ -89,13 +92,54 @@ export function MethodForm({
       <Toggle label="heat steps up" on={steps} onChange={setSteps} />
       <Toggle label="sprayed" on={sprays} onChange={setSprays} />
       <Toggle label="finished hot" on={hot} onChange={setHot} />
-      {steps && <FigureField<M> name="steps.0.fromMin" label="Steps up after" conversion={minutes} />}
-      {steps && <FigureField<M> name="steps.0.pitC" label="to a pit heat of" conversion={heat} />}
       {sprays && <FigureField<M> name="spray.fromMin" label="First spray after" conversion={minutes} />}
       {sprays && <FigureField<M> name="spray.everyMin" label="Then every" conversion={minutes} />}
       {hot && <FigureField<M> name="hotFinish.pitC" label="Hot finish at" conversion={heat} />}
       {hot && <FigureField<M> name="hotFinish.minutes" label="for" conversion={minutes} />}
+      {steps && <HeatSteps />}
     </InputForm>
+  );
+}
+
+const MOST_STEPS = 6;
+
+/** The pit's heat over a cook: what it is set to, and from when. */
+function HeatSteps() {
+  const { heat, minutes } = conversions(useUnits());
+  const { control, getValues } = useFormContext<M>();
+  const steps = useFieldArray({ control, name: 'steps', keyName: 'key' });
+  const add = () => {
+    const last = getValues('steps')?.at(-1);
+    steps.append({ fromMin: (last?.fromMin ?? 120) + 60, pitC: last?.pitC ?? getValues('pitC') });
+  };
+  return (
+    <table className="col-span-2 border-t border-line sm:col-span-4">
+      <caption className="pb-1 pt-2 text-left text-soft">Heat by the clock, after the pit heat it goes on at</caption>
+      <tbody>
+        {steps.fields.map((step, i) => (
+          <tr key={step.key} className="align-bottom">
+            <td className="pr-3 pt-2">
+              <FigureField<M> name={`steps.${i}.fromMin`} label="After" ariaLabel={`Step ${i + 1} after`} conversion={minutes} />
+            </td>
+            <td className="pr-3 pt-2">
+              <FigureField<M> name={`steps.${i}.pitC`} label="pit heat" ariaLabel={`Step ${i + 1} pit heat`} conversion={heat} />
+            </td>
+            <td className="pt-2">
+              <Button look="quiet" className="px-2" aria-label={`Remove step ${i + 1}`} onClick={() => steps.remove(i)}>
+                <Trash2 size={16} aria-hidden />
+              </Button>
+            </td>
+          </tr>
+        ))}
+        <tr>
+          <td colSpan={3} className="pt-2">
+            <Button disabled={steps.fields.length >= MOST_STEPS} onClick={add}>
+              <Plus size={16} aria-hidden /> Add a step
+            </Button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
   );
 }
 

@@ -1,5 +1,6 @@
 import type { WhatIfAnswer } from '../../core/planning';
-import { formatLayer, formatMinutes, formatShare, formatTemp, type Units, withFigures } from '../../formats/units';
+import { KG_PER_LB } from '../../core/units';
+import { formatLayer, formatMass, formatMinutes, formatShare, formatTemp, type Units, withFigures } from '../../formats/units';
 
 const range = ({ p10, p90 }: { p10: number; p90: number }, known: boolean) =>
   known ? `${formatMinutes(p10)} to ${formatMinutes(p90)}` : '…';
@@ -57,9 +58,18 @@ export function Figures({ answer, whole, units, tender }: { answer: WhatIfAnswer
         {answer.lethalityShare >= 1 ? 'time and temperature suffice.' : 'time and temperature do not suffice.'}
         {answer.tooDark && ' Too much dark smoke.'}
       </p>
+      {answer.byWeight && (
+        <p className="mt-1 border-t border-line pt-1 text-[0.8rem] text-soft">{weightRuleMessage(answer.byWeight, units)}</p>
+      )}
       <p className="mt-1 border-t border-line pt-1 text-[0.8rem] text-soft">{leftoverMessage(answer)}</p>
     </>
   );
+}
+
+/** What minutes by weight would say, and why they are wrong for any other piece than the one they were found with. */
+function weightRuleMessage({ usualKg, minPerKg, minutes }: NonNullable<WhatIfAnswer['byWeight']>, units: Units): string {
+  const rule = units.mass === 'lb' ? `${Math.round(minPerKg * KG_PER_LB)} min a pound` : `${Math.round(minPerKg)} min a kilo`;
+  return `By weight, ${rule} (right for a usual ${formatMass(usualKg, units)}): ${formatMinutes(minutes)}. It is thickness, the stall and collagen that take time, not weight.`;
 }
 
 /** Which ways of cooling leftovers keep the two-stage rule. */
