@@ -34,13 +34,7 @@ const saver =
     const gear = { ...asRead(input), name: input.name.trim() };
     return context.db.write(async (transaction): Promise<Saved> => {
       const all: readonly { id: string }[] = (await storedEquipment(transaction))[LIST_OF[kind]];
-      if (
-        isOutdated(
-          seen,
-          all.find((each) => each.id === input.id),
-        )
-      )
-        return failure({ code: 'entryChangedElsewhere' });
+      if (isOutdated(seen, all, input.id)) return failure({ code: 'entryChangedElsewhere' });
       await storeGear(kind, gear, context.nowMs(), transaction);
       return success({ id: input.id });
     });

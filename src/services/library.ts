@@ -18,13 +18,7 @@ const LIST_OF: Record<LibraryKind, keyof Library> = { cut: 'cuts', method: 'meth
 async function save(context: Context, kind: LibraryKind, entry: Cut | Method | Recipe, seen: unknown): Promise<Saved> {
   return context.db.write(async (transaction): Promise<Saved> => {
     const all: readonly { id: string }[] = libraryWith(await storedLibrary(transaction))[LIST_OF[kind]];
-    if (
-      isOutdated(
-        seen,
-        all.find((each) => each.id === entry.id),
-      )
-    )
-      return failure({ code: 'entryChangedElsewhere' });
+    if (isOutdated(seen, all, entry.id)) return failure({ code: 'entryChangedElsewhere' });
     await saveLibraryEntry(kind, entry, context.nowMs(), transaction);
     return success({ id: entry.id });
   });

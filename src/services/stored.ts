@@ -115,5 +115,7 @@ export async function storedUnusable(): Promise<{ gear: Unusable[]; library: Unu
  * Whether an entry was opened (`seen`, as the page had it, as JSON) before somebody else changed it. An entry that is
  * new, or that whoever saves says nothing of, is never outdated.
  */
-export const isOutdated = (seen: unknown, stored: object | undefined): boolean =>
-  typeof seen === 'string' && stored !== undefined && JSON.stringify(stored) !== seen;
+export function isOutdated(seen: unknown, all: readonly { id: string }[], id: string): boolean {
+  const stored = all.find((each) => each.id === id);
+  return typeof seen === 'string' && stored !== undefined && JSON.stringify(stored) !== seen;
+}

@@ -1,6 +1,7 @@
 import { crossingBetween } from '../numerics';
-import { advanceBody, advanceConversion, coreC, createBody, forkBody, meanC, setHeatShare, softeningRatePerS, type Body } from '../thermal';
-import { drippedShare, drynessOf, emptyBoundary, heatShareLeft, pitBoundary, restBoundary, wetShareAt } from './boundary';
+import { advanceBody, advanceConversion, coreC, createBody, meanC, setHeatShare, softeningRatePerS, type Body } from '../thermal';
+import { bareWetShare, peakAfterPull } from './afterPull';
+import { drippedShare, drynessOf, emptyBoundary, heatShareLeft, pitBoundary, wetShareAt } from './boundary';
 import { BARK_SET, barkRatePerH, dampShare, startSmoke, takeSmoke, type SmokeTaken } from './bark';
 import type { ModelParameters, ParameterSet } from './parameters';
 import type { PitClimate, Wrap } from '../model';
@@ -63,29 +64,6 @@ const DEFAULTS = Object.freeze({ stepMin: 1, cells: 20, longestMin: 40 * 60, bot
 /** A spray keeps the surface wet for about this long. */
 const SPRAY_WET_MIN = 8;
 
-/** A core at rest is followed no longer than this. */
-const PEAK_WITHIN_MIN = 240;
-
-/** Highest core a piece reaches if it were pulled now: finished hot where the method says so, then left on the board. */
-function peakAfterPull(body: Body, setup: CookSetup, global: ModelParameters, climate: PitClimate): number {
-  const resting = forkBody(body);
-  const boundary = emptyBoundary();
-  let peakC = coreC(resting);
-  finishHot(resting, setup, global, climate);
-  const wetShare = bareWetShare(setup, global, resting);
-  for (let minute = 0; minute < PEAK_WITHIN_MIN; minute++) {
-    restBoundary(boundary, global, 'board', setup.roomC, 'none', wetShare, resting.surfaceC);
-    advanceBody(resting, boundary, 60);
-    if (coreC(resting) < peakC) break;
-    peakC = coreC(resting);
-  }
-  return peakC;
-}
-
-/** How much of a bare surface evaporates now. */
-const bareWetShare = (setup: CookSetup, global: ModelParameters, body: Body): number =>
-  setup.surfaceWetFactor * wetShareAt(global, drynessOf(global, body));
-
 let scratchRows: [Float64Array, Float64Array, Float64Array, Float64Array] | undefined;
 
 /** Rows to write a cook into before it is known how long it gets; the next cook writes over them. */
@@ -93,17 +71,6 @@ function scratch(length: number): [Float64Array, Float64Array, Float64Array, Flo
   if (!scratchRows || scratchRows[0].length < length)
     scratchRows = [new Float64Array(length), new Float64Array(length), new Float64Array(length), new Float64Array(length)];
   return scratchRows;
-}
-
-/** Sears or glazes a body for the method's minutes: a change of boundary, nothing else. */
-export function finishHot(body: Body, setup: CookSetup, global: ModelParameters, climate: PitClimate): void {
-  if (!setup.hotFinish) return;
-  const boundary = emptyBoundary();
-  for (let second = 0; second < setup.hotFinish.minutes * 60; second += 15) {
-    const dryness = drynessOf(global, body);
-    pitBoundary(boundary, global, climate, 'none', setup.hotFinish.pitC, dryness, setup.surfaceWetFactor * wetShareAt(global, dryness));
-    advanceBody(body, boundary, 15);
-  }
 }
 
 /** A cook under way: everything that changes while it cooks. */

@@ -69,8 +69,8 @@ export function holdTogether(waiting: Waiting[], parameters: ParameterSet, plan:
       const body = bodies[i]!;
       const wrap: Wrap = bare ? 'none' : cook.wrap;
       const wet = bare ? openedWetShare(global, cook.wrap, cook.wetShare) : cook.wetShare;
-      if (resting) restBoundary(boundary, global, bare ? 'board' : 'tent', plan.roomC, wrap, wet, body.surfaceC);
-      else if (plan.place.kind === 'tent') restBoundary(boundary, global, 'tent', plan.roomC, wrap, wet, body.surfaceC);
+      if (resting || plan.place.kind === 'tent')
+        restBoundary(boundary, global, bare ? 'board' : 'tent', plan.roomC, wrap, wet, body.surfaceC);
       else {
         const airC = plan.place.kind === 'box' ? boxC : plan.place.airC;
         restBoundary(boundary, global, 'enclosed', airC, wrap, wet, body.surfaceC);

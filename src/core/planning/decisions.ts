@@ -1,10 +1,9 @@
-import { SHIPPED_PARAMETERS } from '../forecast';
 import type { Plan, Run } from '../model';
 import { forecastBatch, newForecastCache, type ForecastCache } from '../schedule';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
-import { airOf } from './searchInput';
+import { cookContext } from './searchInput';
 
 /** A moment at which the core tells whether a run will be late, and what can still be done. */
 export interface Decision {
@@ -30,13 +29,7 @@ const LOOSE_FACTOR = 2;
  * expected one stood at m / f (like cooks differ by a factor in time); f is the one that just meets the rest.
  */
 export function decisionsOf(input: PlanInput, plan: Plan, cache: ForecastCache = newForecastCache()): Decision[] {
-  const context = {
-    parameters: SHIPPED_PARAMETERS,
-    altitudeM: input.event.altitudeM,
-    airC: airOf(input.event),
-    confidence: plan.confidence,
-    hotHoldC: 0,
-  };
+  const context = cookContext(input.event, plan.confidence);
   return plan.runs
     .flatMap((run): Decision[] => {
       const cooked = cookOfRun(input, run);

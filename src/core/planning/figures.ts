@@ -5,7 +5,7 @@ import { forecastBatch, wakingsOf, type ForecastCache } from '../schedule';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
-import { airOf } from './searchInput';
+import { cookContext } from './searchInput';
 
 /** What is asked of a plan when it is set beside another. */
 export interface PlanFigures {
@@ -62,13 +62,7 @@ function sleepOf(work: readonly number[], quiet: readonly Shift[]): number {
 }
 
 function cookedKg(input: PlanInput, plan: Plan, cache: ForecastCache): number {
-  const context = {
-    parameters: SHIPPED_PARAMETERS,
-    altitudeM: input.event.altitudeM,
-    airC: airOf(input.event),
-    confidence: plan.confidence,
-    hotHoldC: 0,
-  };
+  const context = cookContext(input.event, plan.confidence);
   return plan.runs.reduce((sum, run) => {
     const cooked = cookOfRun(input, run);
     if (!cooked) return sum;

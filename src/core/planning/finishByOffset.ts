@@ -1,9 +1,8 @@
-import { SHIPPED_PARAMETERS } from '../forecast';
 import type { Run } from '../model';
 import { newForecastCache, offsetFactor, type ForecastCache } from '../schedule';
 import { MS_PER_MIN } from '../units';
 import { cookOfRun } from './cookOfRun';
-import { airOf } from './searchInput';
+import { cookContext } from './searchInput';
 import type { FinishByOffset } from './finishAt';
 import type { PlanInput } from './planInput';
 import { keyOf } from './rackMap';
@@ -22,13 +21,7 @@ export function finishByOffset(
   const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
   const pull = run.pulls.find((each) => each.pieceId === pieceId);
   if (!cooked || !piece || !pull) return undefined;
-  const context = {
-    parameters: SHIPPED_PARAMETERS,
-    altitudeM: input.event.altitudeM,
-    airC: airOf(input.event),
-    confidence: input.event.confidence,
-    hotHoldC: 0,
-  };
+  const context = cookContext(input.event, input.event.confidence);
   const factorAt = (offsetC: number) => offsetFactor(cache, context, cooked, piece, offsetC);
   const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;
   const evenMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN / factorAt(here);

@@ -1,8 +1,8 @@
-import type { ParameterSet } from '../forecast';
+import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
 import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, MILD_DAY, prepOf, type CookEvent, type Serving } from '../model';
 import { AIR_GAP_MM } from '../packing';
 import { limitsOf, type Limits } from '../safety';
-import { holdingGear, type BatchOrder, type ForecastCache, type Road, type SearchInput } from '../schedule';
+import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type Road, type SearchInput } from '../schedule';
 import { addMinutes } from '../units';
 import type { PlanInput } from './planInput';
 
@@ -40,6 +40,15 @@ function drivesOf(event: CookEvent): Road[] {
 
 /** The air of an event's day. */
 export const airOf = (event: Pick<CookEvent, 'weather'>): number => (event.weather ?? MILD_DAY).airC;
+
+/** What forecasts of an event's runs are asked with, where nothing is held hot. */
+export const cookContext = (event: CookEvent, confidence: number): ForecastContext => ({
+  parameters: SHIPPED_PARAMETERS,
+  altitudeM: event.altitudeM,
+  airC: airOf(event),
+  confidence,
+  hotHoldC: 0,
+});
 
 /** What the search reads of an event. */
 export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters: ParameterSet): SearchInput {

@@ -4,6 +4,6 @@ export type { SearchInput } from './decoder';
 export type { Road } from './placement';
 export { holdingGear } from './holdLedger';
 export type { BatchOrder } from './order';
-export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache } from './batchForecast';
+export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type ForecastContext } from './batchForecast';
 export { provedConflict } from './proof';
 export { departuresH, wakingsOf } from './objective';

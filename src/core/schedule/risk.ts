@@ -6,6 +6,8 @@ import { MS_PER_MIN } from '../units';
 const SEARCH_DAYS = 400;
 /** Fresh days a plan is told by, once it is found: enough that its odds are known to half a point. */
 const TOLD_DAYS = 6000;
+/** Latenesses kept of runs already tried, over all their days: 13 MB. */
+const MOST_KEPT = 1_600_000;
 /** Rounding to whole minutes is nobody's lateness. */
 const LATE_FROM_MIN = 0.5;
 /** Natural-log sd of the time to done that all on one pit share that day, and the part of it that is the weather of all pits. */
@@ -58,7 +60,7 @@ export class Days {
     const key = `${run.batchId}|${run.pitId}|${run.timeLogSd}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
     const known = this.runs.get(key);
     if (known) return known;
-    if (this.runs.size > 4000) this.runs.clear();
+    if (this.runs.size * this.days > MOST_KEPT) this.runs.clear();
     const late = new Float64Array(this.days).fill(-Infinity);
     const shared = Math.min(SHARED_LOG_SD, run.timeLogSd * 0.5);
     const weatherSd = (shared * WEATHER_LOG_SD) / SHARED_LOG_SD;

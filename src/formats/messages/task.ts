@@ -101,7 +101,7 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       const inBox = messageContext.boxes.some((box) => box.id === run.hold.gearId);
       return {
         title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, run.hold.gearId))}`,
-        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}It rests in there, ${formatMinutes(run.restMin)} at least, and waits until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}Rests in there, ${formatMinutes(run.restMin)} at least, until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':
