@@ -204,7 +204,7 @@ export const DEMO_EVENT = {
         {
           id: 'ribs',
           cutId: 'spare-ribs-squared',
-          methodId: 'ribs-bare',
+          methodId: 'ribs-middle',
           label: '',
           pieces: 12,
           source: 'Harbour Meats',

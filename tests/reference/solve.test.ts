@@ -52,7 +52,7 @@ describe('the solve command', () => {
     tight.holding = [];
     const short = planIn(solve(tight, '--iterations', '2').stdout);
     expect(short.status).toBe('infeasible');
-    expect(short.remedies!.some((remedy) => remedy.code === 'moreHolding' && remedy.solves)).toBe(true);
+    expect(short.remedies!.some((remedy) => remedy.code === 'moreHolding' && remedy.value[0] === 0)).toBe(true);
   });
 
   it('leaves with 2 and the place when the file or an option cannot be read', () => {

@@ -474,7 +474,7 @@ describe('the library', () => {
     must(await saveBrief(event, briefOf(event)));
     expect((await services.planEvent(context, event.id))!.plan.runs[0]).toMatchObject({ pitC: 125, restMin: 45 });
     must(await services.restoreEntry(context, 'method', 'low-paper'));
-    expect((await services.planEvent(context, event.id))!.plan.runs[0]).toMatchObject({ pitC: 121, restMin: 60 });
+    expect((await services.planEvent(context, event.id))!.plan.runs[0]).toMatchObject({ restMin: 60 });
     expect(codes(await services.restoreEntry(context, 'method', 'low-paper'))).toEqual(['nothingToRestore']);
   });
 

@@ -1,5 +1,5 @@
 import type { Broken } from '../model';
-import { cookSetup, holdTogether, runCook, SHIPPED_PARAMETERS, timeFactor, type HoldingPlace } from '../forecast';
+import { cookSetup, holdTogether, predictiveLaw, runCook, SHIPPED_PARAMETERS, weatherWanderC, type HoldingPlace } from '../forecast';
 import { findCut, type Cut } from '../model';
 import { minutes, type Facts, type RunFacts } from './facts';
 
@@ -14,6 +14,7 @@ const BEEF_ROAST_C = 54;
  */
 export function physicsRules({ event, plan, runs, places, pieces }: Facts): Broken[] {
   const broken: Broken[] = [];
+  const law = predictiveLaw(SHIPPED_PARAMETERS.record, weatherWanderC({ ...event.weather, blower: false }));
   for (const run of runs) {
     const cut = findCut(event.batches.find((batch) => batch.id === run.batch)!.cut);
     const first = places.filter((place) => place.of === run).sort((a, b) => a.from - b.from)[0];
@@ -44,7 +45,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
     if (run.poultry || run.cut.safetyClass === 'ground') {
       const slow = cook(byWeight.at(-1)!);
       const passed = slow.trace.coreC.findIndex((core) => core >= DANGER_TOP_C);
-      const slowMin = passed * slow.trace.stepMin * timeFactor(SHIPPED_PARAMETERS.timeLogSd, plan.confidence);
+      const slowMin = passed * slow.trace.stepMin * law.factor(cut.modelCutId ?? cut.id, plan.confidence);
       if (passed < 0 || slowMin > event.rules.dangerZoneMaxMin)
         broken.push({ rule: 14, code: 'tooSlowThroughDanger', batch: run.batch, by: Math.round(slowMin - event.rules.dangerZoneMaxMin) });
     }

@@ -1,9 +1,8 @@
-import { forecastCook, type Quantiles } from './ensemble';
+import { runCook } from './cook';
+import type { Quantiles } from './ensemble';
+import { predictiveLaw } from './law';
 import { loggedSetup, restLogged, type LoggedCook } from './logged';
 import type { ParameterSet } from './parameters';
-
-/** Samples behind each back-tested row. */
-export const BACKTEST_SAMPLES = 200;
 
 export interface Prediction {
   hours: Quantiles;
@@ -13,18 +12,16 @@ export interface Prediction {
 }
 
 /** What the model would have said of a logged cook beforehand; undefined when it never gets done. */
-export function predictLogged(logged: LoggedCook, parameters: ParameterSet, samples: number): Prediction | undefined {
-  const forecast = forecastCook(loggedSetup(logged, parameters), parameters, { seed: 1, pitSeed: 1, samples });
-  if (forecast.median.status === 'never') return undefined;
-  const toHours = (minutes: number) => minutes / 60;
-  // The centre is the unperturbed cook, which is what was fitted; the samples give the range about it.
-  const shift = forecast.median.doneAtMin / forecast.done.p50;
-  const [p10, p90] = [forecast.done.p10 * shift, forecast.done.p90 * shift];
-  if (!Number.isFinite(p90)) return undefined;
-  const rested = logged.rest && restLogged(forecast.median, logged.rest, logged.airC, parameters);
+export function predictLogged(logged: LoggedCook, parameters: ParameterSet): Prediction | undefined {
+  const law = predictiveLaw(parameters.record);
+  const setup = loggedSetup(logged, parameters);
+  const cook = runCook(setup, parameters);
+  if (cook.status === 'never') return undefined;
+  const hoursAt = (quantile: number) => (cook.doneAtMin * law.factor(setup.modelCutId, quantile)) / 60;
+  const rested = logged.rest && restLogged(cook, logged.rest, logged.airC, parameters);
   return {
-    hours: { p10: toHours(p10), p50: toHours(forecast.median.doneAtMin), p90: toHours(p90) },
-    finalC: forecast.median.doneCoreC,
-    restH: rested?.reachedMin === undefined ? undefined : toHours(rested.reachedMin),
+    hours: { p10: hoursAt(0.1), p50: cook.doneAtMin / 60, p90: hoursAt(0.9) },
+    finalC: cook.doneCoreC,
+    restH: rested?.reachedMin === undefined ? undefined : rested.reachedMin / 60,
   };
 }

@@ -2,25 +2,28 @@ import { quantileSorted, seededRandom } from '../numerics';
 import { advanceBody, coreC, forkBody } from '../thermal';
 import { emptyBoundary, restBoundary } from './boundary';
 import { runCook, type Cook } from './cook';
+import { predictiveLaw, type PredictiveLaw } from './law';
 import type { ModelParameters, ParameterSet } from './parameters';
 import type { CookSetup } from './setup';
 import { findStall, type Stall } from './stall';
 
 /**
- * How like cooks differ, as standard deviations (docs/model.md). `pit` is shared by everything on
- * one pit that day; the rest is each piece's own. The paces are log-sds of all rates at once and
- * are chosen so that times spread by the parameter set's `timeLogSd`, of which 0.08 is shared.
+ * Ways in which like cooks differ, as standard deviations (docs/model.md): what makes one early and another late. How
+ * often a cook is so early or so late is not theirs to say: the predictive law does (`byTheLaw`).
  */
-const SPREAD = Object.freeze({
-  pit: { biasC: 2.5, paceLog: 0.075 },
-  piece: { thicknessLog: 0.03, wetShareLog: 0.08, vapourLog: 0.1, softeningLog: 0.08, startC: 1.2, paceLog: 0.137 },
+const WAYS = Object.freeze({
+  pitC: 2.5,
+  paceLog: 0.17,
+  thicknessLog: 0.03,
+  wetShareLog: 0.08,
+  vapourLog: 0.1,
+  softeningLog: 0.08,
+  startC: 1.2,
 });
 
 export interface EnsembleOptions {
   /** Same seed, same forecast, to the digit. */
   seed: number;
-  /** Pieces on one pit share this seed's draws. */
-  pitSeed: number;
   samples: number;
   /** Extra wander of the pit beside its bias (wind, cold), C. */
   wanderC?: number;
@@ -47,7 +50,8 @@ export interface SampleOutcome {
   sliceableAtMin?: number;
   doneCoreC: number;
   lossShare: number;
-  /** Core every `BAND_STEP_MIN` minutes. */
+  /** Core every `everyMin` minutes. */
+  everyMin: number;
   coreC: Float32Array;
 }
 
@@ -58,29 +62,23 @@ const SLICE_WITHIN_MIN = 360;
 
 /** The setup and parameters of sample `index`: every perturbation, none of the chance left. */
 function perturbed(setup: CookSetup, parameters: ParameterSet, index: number, options: EnsembleOptions): [CookSetup, ParameterSet] {
-  const pit = seededRandom(options.pitSeed * 7919 + index);
-  const own = seededRandom(options.seed * 104_729 + index + 1);
-  const log = (sd: number, normal: number) => Math.exp(sd * normal);
-  const biasC = Math.hypot(SPREAD.pit.biasC, options.wanderC ?? 0) * pit.normal();
-  const pace = log(SPREAD.pit.paceLog, pit.normal()) * log(SPREAD.piece.paceLog, own.normal());
-  const thickness = log(SPREAD.piece.thicknessLog, own.normal());
+  const random = seededRandom(options.seed * 104_729 + index + 1);
+  const log = (sd: number) => Math.exp(sd * random.normal());
+  const biasC = Math.hypot(WAYS.pitC, options.wanderC ?? 0) * random.normal();
+  const pace = setup.pace * log(WAYS.paceLog);
   const global = {
     ...parameters.global,
-    filmWPerM2K: parameters.global.filmWPerM2K / pace,
-    radiationFactor: parameters.global.radiationFactor / pace,
-    wetShare: parameters.global.wetShare * log(SPREAD.piece.wetShareLog, own.normal()),
-    pitVapourPa: parameters.global.pitVapourPa * log(SPREAD.piece.vapourLog, own.normal()),
+    wetShare: parameters.global.wetShare * log(WAYS.wetShareLog),
+    pitVapourPa: parameters.global.pitVapourPa * log(WAYS.vapourLog),
   };
-  const softeningH = setup.softeningH * pace * log(SPREAD.piece.softeningLog, own.normal());
-  const warmerC = SPREAD.piece.startC * own.normal();
   const body = {
     ...setup.body,
-    halfThicknessM: setup.body.halfThicknessM * thickness,
-    conductivityWPerMK: setup.body.conductivityWPerMK / pace,
-    startC: setup.body.startC + warmerC,
+    halfThicknessM: setup.body.halfThicknessM * log(WAYS.thicknessLog),
+    startC: setup.body.startC + WAYS.startC * random.normal(),
   };
+  const softeningH = setup.softeningH * log(WAYS.softeningLog);
   return [
-    { ...setup, body, softeningH, zoneOffsetC: setup.zoneOffsetC + biasC },
+    { ...setup, pace, body, softeningH, zoneOffsetC: setup.zoneOffsetC + biasC },
     { ...parameters, global },
   ];
 }
@@ -123,6 +121,7 @@ function outcomeOf(cook: Cook, roomC: number, global: ModelParameters): SampleOu
     sliceableAtMin: after === undefined ? undefined : cook.doneAtMin + after,
     doneCoreC: cook.doneCoreC,
     lossShare: cook.evaporatedShare + cook.drippedShare,
+    everyMin: every * cook.trace.stepMin,
     coreC: Float32Array.from({ length: Math.ceil(cook.trace.coreC.length / every) }, (_, i) => cook.trace.coreC[i * every]!),
   };
 }
@@ -160,8 +159,8 @@ export interface CookForecast {
   doneCore: Quantiles;
   loss: Quantiles;
   band: { stepMin: number; p10C: number[]; p90C: number[] };
-  /** Every sample's time to done, ascending; Infinity for one that never is. */
-  doneSortedMin: number[];
+  /** Samples at their places in the law. */
+  samples: SampleOutcome[];
 }
 
 const quantilesOf = (sorted: ArrayLike<number>): Quantiles => ({
@@ -175,16 +174,44 @@ function mostly(values: (number | undefined)[]): Quantiles | undefined {
   return known.length * 2 > values.length ? quantilesOf(known) : undefined;
 }
 
-/** Puts samples together with the unperturbed cook. */
-export function summarise(median: Cook, samples: SampleOutcome[]): CookForecast {
-  const doneSortedMin = samples.map((sample) => sample.doneAtMin).sort((a, b) => a - b);
+/**
+ * Gives each sample the time that the law gives to its rank: the samples say in which ways a cook is early or late, the
+ * law how early and late they are. What is never done keeps the last ranks.
+ */
+function byTheLaw(setup: CookSetup, median: Cook, samples: readonly SampleOutcome[], law: PredictiveLaw): SampleOutcome[] {
+  const ranked = [...samples].sort((a, b) => a.doneAtMin - b.doneAtMin || 0);
+  return ranked.map((sample, rank) => {
+    const doneAtMin = median.doneAtMin * law.factor(setup.modelCutId, (rank + 0.5) / ranked.length);
+    const pace = Number.isFinite(sample.doneAtMin) ? doneAtMin / sample.doneAtMin : 1;
+    return {
+      ...sample,
+      doneAtMin,
+      wrapAtMin: sample.wrapAtMin && sample.wrapAtMin * pace,
+      stallMin: sample.stallMin * pace,
+      barkSetAtMin: sample.barkSetAtMin && sample.barkSetAtMin * pace,
+      // What comes after pulling has its own pace.
+      sliceableAtMin: sample.sliceableAtMin && sample.sliceableAtMin - sample.doneAtMin + doneAtMin,
+      everyMin: sample.everyMin * pace,
+    };
+  });
+}
+
+const coreAt = ({ coreC, everyMin }: SampleOutcome, minute: number): number => {
+  const at = Math.min(minute / everyMin, coreC.length - 1);
+  const low = Math.floor(at);
+  return coreC[low]! + (at - low) * (coreC[Math.min(low + 1, coreC.length - 1)]! - coreC[low]!);
+};
+
+/** Puts samples together with the unperturbed cook, by the law. */
+export function summarise(setup: CookSetup, median: Cook, own: readonly SampleOutcome[], law: PredictiveLaw): CookForecast {
+  const samples = byTheLaw(setup, median, own, law);
   const sorted = (pick: (sample: SampleOutcome) => number) => Float64Array.from(samples, pick).sort();
-  const done = quantilesOf(doneSortedMin);
-  const lastMin = Number.isFinite(done.p90) ? done.p90 : median.doneAtMin;
+  const timeAt = (quantile: number) => median.doneAtMin * law.factor(setup.modelCutId, quantile);
+  const done = { p10: timeAt(0.1), p50: timeAt(0.5), p90: timeAt(0.9) };
   const p10C: number[] = [];
   const p90C: number[] = [];
-  for (let step = 0; step * BAND_STEP_MIN <= lastMin; step++) {
-    const cores = Float64Array.from(samples, (sample) => sample.coreC[Math.min(step, sample.coreC.length - 1)]!).sort();
+  for (let minute = 0; minute <= done.p90; minute += BAND_STEP_MIN) {
+    const cores = Float64Array.from(samples, (sample) => coreAt(sample, minute)).sort();
     p10C.push(quantileSorted(cores, 0.1));
     p90C.push(quantileSorted(cores, 0.9));
   }
@@ -199,12 +226,13 @@ export function summarise(median: Cook, samples: SampleOutcome[]): CookForecast 
     doneCore: quantilesOf(sorted((sample) => sample.doneCoreC)),
     loss: quantilesOf(sorted((sample) => sample.lossShare)),
     band: { stepMin: BAND_STEP_MIN, p10C, p90C },
-    doneSortedMin,
+    samples,
   };
 }
 
-/** The forecast of one piece: the unperturbed cook and a seeded ensemble around it. */
+/** The forecast of one piece: the unperturbed cook and a seeded ensemble around it, as wide as the law. */
 export function forecastCook(setup: CookSetup, parameters: ParameterSet, options: EnsembleOptions): CookForecast {
   const median = runCook(setup, parameters, { bothEnds: true });
-  return summarise(median, runSamples(setup, parameters, options, 0, options.samples));
+  const law = predictiveLaw(parameters.record, options.wanderC);
+  return summarise(setup, median, runSamples(setup, parameters, options, 0, options.samples), law);
 }

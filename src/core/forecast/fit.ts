@@ -1,5 +1,6 @@
 import { levenbergMarquardt } from '../numerics';
 import { carryOver, restLogged, runLoggedCook, type LoggedCook, type ReferenceCarryOver, type ReferenceRest } from './logged';
+import { recordOf, type OwnerRecord } from './law';
 import { correctionFor, type ModelParameters, type ParameterSet } from './parameters';
 
 /** What the model is fitted to, all of it together. */
@@ -202,6 +203,15 @@ export function fitParameters(data: FitData, from: ParameterSet, options: FitOpt
   const first = levenbergMarquardt(residuals, start, { rounds: options.rounds });
   return parametersAt(levenbergMarquardt(residuals, first, { rounds: options.rounds }));
 }
+
+/** What finished cooks say of a set of parameters: where the owner's cooks still lie about it. */
+export const recordFrom = (finishes: readonly LoggedCook[], parameters: ParameterSet): OwnerRecord =>
+  recordOf(
+    withHours([...finishes], new Set()).map((row) => ({
+      cutId: row.cutId,
+      log: -logMiss(runLoggedCook(row, { ...parameters, record: undefined }).doneAtMin / 60, row.observedH!),
+    })),
+  );
 
 /** How a set of cooks is met. */
 export interface FitErrors {

@@ -1,5 +1,6 @@
 import stored from './parameters.json' with { type: 'json' };
 import type { Species } from '../model';
+import type { OwnerRecord } from './law';
 
 /**
  * The cook model's parameters: one set for every cut, and per cut two small corrections shrunk
@@ -69,8 +70,8 @@ export interface ParameterSet {
   version: number;
   global: ModelParameters;
   cuts: Record<string, CutCorrection>;
-  /** Natural-log standard deviation of like cooks in life, in time to done. */
-  timeLogSd: number;
+  /** What the owner's finished cooks say of this set; a new owner has none. */
+  record?: OwnerRecord;
   /** How well the set met the log it was fitted to, and cuts it had not seen. */
   fit?: {
     cooks: number;

@@ -206,10 +206,10 @@ describe('fit and back-test', () => {
   });
 
   it('foresee a range about the cook they would have run', () => {
-    const prediction = predictLogged(logged({}), SHIPPED_PARAMETERS, 60)!;
+    const prediction = predictLogged(logged({}), SHIPPED_PARAMETERS)!;
     expect(prediction.hours.p50 * 60).toBeCloseTo(runLoggedCook(logged({}), SHIPPED_PARAMETERS).doneAtMin, 6);
     expect(Math.log(prediction.hours.p90 / prediction.hours.p10)).toBeGreaterThan(0.25);
-    expect(predictLogged(logged({ done: { by: 'probe', coreC: 130 } }), SHIPPED_PARAMETERS, 5)).toBeUndefined();
+    expect(predictLogged(logged({ done: { by: 'probe', coreC: 130 } }), SHIPPED_PARAMETERS)).toBeUndefined();
     expect(() => loggedSetup(logged({ cutId: 'griffin' }), SHIPPED_PARAMETERS)).toThrow('griffin');
   });
 });

@@ -3,10 +3,10 @@ import { batchOf, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tes
 import { findCut, methodIn, SHIPPED_LIBRARY } from '../model';
 import { batchOrders, buildPlan, cookOfRun, runCurve } from '../planning';
 import { forecastBatch, newForecastCache } from '../schedule';
-import { predictedYield, physicsOf, plannedCook, runCook, SHIPPED_PARAMETERS } from './index';
+import { predictedYield, physicsOf, plannedCook, predictiveLaw, runCook, SHIPPED_PARAMETERS } from './index';
 
 const order = batchOrders(inputOf(eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' })])))[0]!;
-const context = { parameters: SHIPPED_PARAMETERS, altitudeM: 20, airC: 20, confidence: 0.9, hotHoldC: 60 };
+const context = { parameters: SHIPPED_PARAMETERS, law: predictiveLaw(), altitudeM: 20, airC: 20, confidence: 0.9, hotHoldC: 60 };
 
 describe('a planned cook', () => {
   it('is cooked once: another confidence, floor or finish band asks for no cook again', () => {

@@ -15,6 +15,7 @@ import {
   type WrapWhen,
 } from '../model';
 import type { BodySpec } from '../thermal';
+import { predictiveLaw } from './law';
 import { correctionFor, softeningHours, type ParameterSet } from './parameters';
 import type { OwnClimate, PitProgramme } from './pit';
 
@@ -23,6 +24,10 @@ export type DoneWhen = { by: 'tender'; convertedShare: number } | { by: 'probe';
 
 /** Everything one cook of one piece needs; the parameters are already chosen. */
 export interface CookSetup {
+  /** The cut as the model's corrections and the owner's record know it. */
+  modelCutId: string;
+  /** How many times as long as the model says everything takes until it is pulled, in these hands. */
+  pace: number;
   body: BodySpec;
   /** The thin end of a tapered piece, in the same pit. */
   thinEnd?: BodySpec;
@@ -126,12 +131,15 @@ export function cookSetup(
   parameters: ParameterSet,
   options: SetupOptions,
 ): CookSetup {
+  const modelCutId = cut.modelCutId ?? cut.id;
   return {
+    modelCutId,
+    pace: predictiveLaw(parameters.record).pace(modelCutId),
     body: bodySpec(cut, piece, parameters),
     thinEnd: cut.thinEnd && thinEndSpec(cut, piece, parameters),
     softeningH:
       softeningHours(parameters.global, cut.species) *
-      correctionFor(parameters, cut.modelCutId ?? cut.id).collagenScale *
+      correctionFor(parameters, modelCutId).collagenScale *
       GRADE_SOFTENING[piece.grade ?? 'choice'],
     surfaceWetFactor: isPoultry(cut) ? parameters.global.skinWetFactor : 1,
     done: options.done ?? doneWhenOf(cut, options.chew),

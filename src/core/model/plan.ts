@@ -110,8 +110,6 @@ export interface Run {
   hold: Hold;
   /** Chance that it is pulled, vented and rested by carving. */
   onTimeShare: number;
-  /** Log-sd of its pieces' time to done. */
-  timeLogSd: number;
   /** What hands do for it, and when. */
   work: Work[];
   /** Put there by the owner. */

@@ -1,5 +1,7 @@
+export { conditionalOn } from './conditional';
 export { crossingBetween } from './crossing';
-export { normalQuantile } from './normal';
+export { normalCumulative, normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
 export { quantile, quantileSorted } from './quantile';
 export { seededRandom } from './random';
+export { studentCumulative, studentQuantile } from './studentT';

@@ -1,3 +1,5 @@
+import { choleskyFactor, choleskySolve } from './cholesky';
+
 export interface LeastSquaresOptions {
   rounds: number;
 }
@@ -46,28 +48,13 @@ function differentiate(residuals: (x: ArrayLike<number>) => number[], x: number[
   });
 }
 
-/** Solves (J'J + damping diag(J'J)) step = J'r by Cholesky; `columns[i]` is column i of J. */
+/** Solves (J'J + damping diag(J'J)) step = J'r; `columns[i]` is column i of J. */
 function solveDamped(columns: number[][], r: number[], damping: number): number[] {
-  const n = columns.length;
   const dot = (a: number[], b: number[]) => a.reduce((sum, value, i) => sum + value * b[i]!, 0);
-  const lower: number[][] = [];
-  for (let i = 0; i < n; i++) {
-    lower.push([]);
-    for (let j = 0; j <= i; j++) {
-      let sum = dot(columns[i]!, columns[j]!);
-      if (i === j) sum = sum * (1 + damping) + 1e-12;
-      for (let k = 0; k < j; k++) sum -= lower[i]![k]! * lower[j]![k]!;
-      lower[i]!.push(i === j ? Math.sqrt(Math.max(sum, 1e-300)) : sum / lower[j]![j]!);
-    }
-  }
+  const normal = (i: number, j: number) => {
+    const sum = dot(columns[i]!, columns[j]!);
+    return i === j ? sum * (1 + damping) + 1e-12 : sum;
+  };
   const y = columns.map((column) => dot(column, r));
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < i; k++) y[i]! -= lower[i]![k]! * y[k]!;
-    y[i]! /= lower[i]![i]!;
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let k = i + 1; k < n; k++) y[i]! -= lower[k]![i]! * y[k]!;
-    y[i]! /= lower[i]![i]!;
-  }
-  return y;
+  return choleskySolve(choleskyFactor(normal, columns.length), y);
 }

@@ -41,7 +41,7 @@ describe('a backward plan', () => {
   });
 
   it('moves wrapped meat out, goes earlier or shares a heat when the rack is short, and says why', () => {
-    const small: Pit = { ...OFFSET, racks: [{ ...OFFSET.racks[0]!, widthMm: 860, depthMm: 500 }] };
+    const small: Pit = { ...OFFSET, racks: [{ ...OFFSET.racks[0]!, widthMm: 1000, depthMm: 500 }] };
     const event = eventOf([
       batchOf('brisket-whole', 3, { methodId: 'low-paper' }),
       batchOf('spare-ribs-squared', 6, { methodId: 'ribs-bare' }),

@@ -184,7 +184,7 @@ describe('a plan that is pulled about', () => {
     const named = namedPlanOf(event, plan.scheme, 'n', 'As it was');
     const hot = pullLever(event, { code: 'hotter', batchId: 'brisket-whole', methodId: 'hot-foil' });
     expect(withNamedPlan({ ...hot, confidence: 0.7 }, named)).toMatchObject({
-      confidence: 0.9,
+      confidence: event.confidence,
       batches: event.batches,
       scheme: plan.scheme,
     });

@@ -16,7 +16,7 @@ import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safe
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
-import { airOf } from './searchInput';
+import { airOf, wanderOf } from './searchInput';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -65,7 +65,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     SHIPPED_PARAMETERS,
   );
   const { setup } = planned;
-  const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, pitSeed: 1, samples: SAMPLES });
+  const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, samples: SAMPLES, wanderC: wanderOf(input.event) });
   const cook = forecast.median;
   const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
   const pullMin = Math.round(cook.doneAtMin);

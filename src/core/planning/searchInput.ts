@@ -1,4 +1,4 @@
-import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
+import { predictiveLaw, SHIPPED_PARAMETERS, weatherWanderC, type ParameterSet } from '../forecast';
 import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, MILD_DAY, prepOf, type CookEvent, type Serving } from '../model';
 import { AIR_GAP_MM } from '../packing';
 import { limitsOf, type Limits } from '../safety';
@@ -41,9 +41,13 @@ function drivesOf(event: CookEvent): Road[] {
 /** The air of an event's day. */
 export const airOf = (event: Pick<CookEvent, 'weather'>): number => (event.weather ?? MILD_DAY).airC;
 
+/** How far the event's weather lets pits stray beyond the usual, C. */
+export const wanderOf = (event: Pick<CookEvent, 'weather'>): number => weatherWanderC({ ...(event.weather ?? MILD_DAY), blower: false });
+
 /** What forecasts of an event's runs are asked with, where nothing is held hot. */
 export const cookContext = (event: CookEvent, confidence: number): ForecastContext => ({
   parameters: SHIPPED_PARAMETERS,
+  law: predictiveLaw(SHIPPED_PARAMETERS.record, wanderOf(event)),
   altitudeM: event.altitudeM,
   airC: airOf(event),
   confidence,
@@ -58,6 +62,7 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     pits: input.pits,
     gear: holdingGear(input.boxes, input.warmers ?? []),
     parameters,
+    law: predictiveLaw(parameters.record, wanderOf(event)),
     altitudeM: event.altitudeM,
     airC: airOf(event),
     confidence: event.confidence,

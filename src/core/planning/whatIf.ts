@@ -4,6 +4,7 @@ import {
   holdTogether,
   minutesAbove,
   minutesToMush,
+  predictiveLaw,
   predictedYield,
   runCook,
   SHIPPED_PARAMETERS,
@@ -82,7 +83,6 @@ export const WHAT_IF_SAMPLES = 200;
 /** The seeds and the weather of a request's ensemble. */
 export const whatIfEnsemble = ({ weather }: WhatIfRequest): EnsembleOptions => ({
   seed: 1,
-  pitSeed: 1,
   samples: WHAT_IF_SAMPLES,
   wanderC: weatherWanderC(weather),
 });
@@ -107,7 +107,7 @@ export function whatIfSetup(request: WhatIfRequest): CookSetup {
 export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): WhatIfAnswer {
   const setup = whatIfSetup(request);
   const cook = runCook(setup, SHIPPED_PARAMETERS, { bothEnds: true });
-  const forecast = summarise(cook, samples);
+  const forecast = summarise(setup, cook, samples, predictiveLaw(SHIPPED_PARAMETERS.record, weatherWanderC(request.weather)));
   const certain = (value: number): Quantiles => ({ p10: value, p50: value, p90: value });
   const none = samples.length === 0;
   const { cut } = request;
@@ -134,7 +134,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
       : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
     done: none ? certain(cook.doneAtMin) : forecast.done,
     byWeight: byWeight(request),
-    milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, samples) })),
+    milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, forecast.samples) })),
     wrap: none ? (cook.wrapAtMin === undefined ? undefined : certain(cook.wrapAtMin)) : forecast.wrap,
     stallLength: none ? certain(stall) : forecast.stallLength,
     barkSet: none ? (cook.barkSetAtMin === undefined ? undefined : certain(cook.barkSetAtMin)) : forecast.barkSet,
@@ -177,7 +177,7 @@ function milestoneAt(coreC: number, trace: Cook['trace'], samples: SampleOutcome
   };
   const median = passed(trace.coreC, trace.stepMin);
   if (median === undefined) return undefined;
-  const times = samples.flatMap((sample) => passed(sample.coreC, BAND_STEP_MIN) ?? []).sort((a, b) => a - b);
+  const times = samples.flatMap((sample) => passed(sample.coreC, sample.everyMin) ?? []).sort((a, b) => a - b);
   if (times.length * 2 <= samples.length) return { p10: median, p50: median, p90: median };
   return { p10: quantileSorted(times, 0.1), p50: quantileSorted(times, 0.5), p90: quantileSorted(times, 0.9) };
 }

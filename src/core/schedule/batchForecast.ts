@@ -6,13 +6,12 @@ import {
   physicsOf,
   plannedCook,
   runCook,
-  runSamples,
-  timeFactor,
   type Cook,
   type CookSetup,
   type HoldingPlace,
   type ParameterSet,
   type PlannedCook,
+  type PredictiveLaw,
 } from '../forecast';
 import type { Piece, Pit } from '../model';
 import { gradeOf } from '../quantities';
@@ -36,11 +35,11 @@ export interface BatchForecast {
   doneMin: Record<string, number>;
   early: number;
   late: number;
+  /** Chance that a piece with this median is done in time. */
+  chanceWithin(medianMin: number, availableMin: number): number;
   pullEarlyMin: number;
   pullMedianMin: number;
   pullLateMin: number;
-  /** Log-sd of the time to done, from a coarse ensemble. */
-  timeLogSd: number;
   wrapMin?: number;
   /** When it leaves for its finish, or the pit changes for it. */
   finishMin?: number;
@@ -55,6 +54,8 @@ export interface BatchForecast {
 
 export interface ForecastContext {
   parameters: ParameterSet;
+  /** How cooks in life differ from the forecast, in these hands and this weather. */
+  law: PredictiveLaw;
   altitudeM: number;
   airC: number;
   confidence: number;
@@ -73,8 +74,6 @@ export interface ForecastCache {
   cooked: Map<string, CookedBatch>;
   /** How many cooks were run, to be counted. */
   cooks: number;
-  /** Log-sd of the time to done, by cut, method, pit and coarse weight. */
-  spreads: Map<string, number>;
   /** Minutes to done of one piece lying off the set point. */
   offsets: Map<string, number>;
   /** The same forecasts by batch and pit, for a search that asks thousands of times. An order lives as long as its event stays as it is. */
@@ -84,7 +83,6 @@ export interface ForecastCache {
 export const newForecastCache = (): ForecastCache => ({
   cooked: new Map(),
   cooks: 0,
-  spreads: new Map(),
   offsets: new Map(),
   byOrder: new WeakMap(),
   offsetsByOrder: new WeakMap(),
@@ -176,14 +174,14 @@ export function forecastBatch(
 ): BatchForecast {
   let own = cache.byOrder.get(order);
   if (!own) cache.byOrder.set(order, (own = new Map()));
-  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.airC}`;
+  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.airC}|${context.law.cook.weatherLogSd}`;
   let found = own.get(key);
   if (!found) own.set(key, (found = forecastAnew(cache, context, { order, pit, pitC, finish })));
   return found;
 }
 
 /** A batch as it cooks in one pit at one heat: everything that nobody's wish for sureness changes. */
-interface CookedBatch extends Pick<BatchForecast, 'first' | 'last' | 'doneMin' | 'timeLogSd' | 'finishMin'> {
+interface CookedBatch extends Pick<BatchForecast, 'first' | 'last' | 'doneMin' | 'finishMin'> {
   lightest: Cook;
   /** Of the piece that is done last. */
   planned: PlannedCook;
@@ -198,8 +196,7 @@ function cookedBatch(cache: ForecastCache, context: ForecastContext, cooked: Coo
   const known = cache.cooked.get(key);
   if (known) return known;
   const heaviest = shapes.at(-1)!;
-  const timeLogSd = spreadOf(cache, context, cooked, heaviest.kg);
-  const finishMin = finish && finishMinutes(order, cook(cache, plannedFor(cooked, context, heaviest).setup, context), pitC, timeLogSd);
+  const finishMin = finish && finishMinutes(cache, context, cooked, heaviest);
   const cooks = shapes.map((piece) => {
     const planned = plannedFor(cooked, context, piece, 0, finishMin);
     return { piece, planned, cook: cook(cache, planned.setup, context) };
@@ -213,7 +210,6 @@ function cookedBatch(cache: ForecastCache, context: ForecastContext, cooked: Coo
     lightest: cooks[0]!.cook,
     planned: last.planned,
     doneMin: Object.fromEntries(cooks.map((each) => [shapeKey(each.piece), each.cook.doneAtMin])),
-    timeLogSd,
     finishMin,
     held: new Map(),
   };
@@ -238,9 +234,10 @@ function heldIn({ held, lightest, planned }: CookedBatch, place: HoldingPlace, p
 function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Cooked): BatchForecast {
   const { method, temperMin } = cooked.order;
   const batch = cookedBatch(cache, context, cooked);
-  const { first, last, doneMin, timeLogSd, finishMin } = batch;
-  const late = timeFactor(timeLogSd, context.confidence);
-  const early = timeFactor(timeLogSd, 1 - context.confidence);
+  const { first, last, doneMin, finishMin } = batch;
+  const { modelCutId } = batch.planned.setup;
+  const late = context.law.factor(modelCutId, context.confidence);
+  const early = context.law.factor(modelCutId, 1 - context.confidence);
   const dangerAt = last.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
   return {
     first,
@@ -248,10 +245,10 @@ function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Co
     doneMin,
     early,
     late,
+    chanceWithin: (medianMin, availableMin) => context.law.chanceWithin(modelCutId, medianMin, availableMin),
     pullEarlyMin: first.doneAtMin * early,
     pullMedianMin: last.doneAtMin,
     pullLateMin: last.doneAtMin * late,
-    timeLogSd,
     wrapMin: last.wrapAtMin,
     finishMin,
     unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
@@ -268,59 +265,19 @@ function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Co
 const WRAPPED_SHARE = 0.9;
 
 /** When wrapped meat goes on to its finish: once even a slow one is wrapped, or at the wrap where its heat would then be wrong. */
-function finishMinutes({ method }: BatchOrder, { wrapAtMin }: Cook, pitC: number, timeLogSd: number): number | undefined {
+function finishMinutes(cache: ForecastCache, context: ForecastContext, cooked: Cooked, heaviest: Piece): number | undefined {
+  const { method } = cooked.order;
+  const { setup } = plannedFor(cooked, context, heaviest);
+  const { wrapAtMin } = cook(cache, setup, context);
   if (wrapAtMin === undefined) return undefined;
   const [low, high] = method.finishRangeC ?? method.pitRangeC;
-  const staysWell = pitC >= low && pitC <= high && !method.steps?.length;
+  const staysWell = cooked.pitC >= low && cooked.pitC <= high && !method.steps?.length;
   return staysWell && method.wrapWhen.coreC !== undefined
-    ? Math.round(wrapAtMin * timeFactor(timeLogSd, WRAPPED_SHARE))
+    ? Math.round(wrapAtMin * context.law.factor(setup.modelCutId, WRAPPED_SHARE))
     : Math.round(wrapAtMin);
 }
-
-/** Enough samples for a standard deviation within a tenth; coarse steps keep the search quick. */
-const SPREAD_SAMPLES = 48;
 
 function smokeMinutes({ trace, wrapAtMin, doneAtMin }: Cook): number {
   const warmAt = trace.coreC.findIndex((tempC) => tempC >= SMOKE_TO_C);
   return Math.min(wrapAtMin ?? doneAtMin, doneAtMin, warmAt < 0 ? Infinity : warmAt * trace.stepMin);
-}
-
-/** Weights within such a step share a spread: it hardly depends on weight, and costs as much as fifty cooks. */
-const SPREAD_WEIGHT_STEP = Math.log(1.25);
-
-/** The spread is a batch's own: reckoned once, in a plain pit at its method's heat. */
-const PLAIN_PIT: Pit = {
-  id: '',
-  name: '',
-  kind: 'cabinet',
-  smoke: true,
-  rangeC: [0, 300],
-  warmUpMin: 0,
-  openingDropC: 15,
-  recoverMin: 8,
-  racks: [],
-};
-
-function spreadOf(cache: ForecastCache, context: ForecastContext, { order }: Cooked, massKg: number): number {
-  const step = Math.round(Math.log(massKg) / SPREAD_WEIGHT_STEP);
-  const cooked: Cooked = { order, pit: PLAIN_PIT, pitC: order.method.pitC };
-  const key = JSON.stringify([...physics(cooked, context), step]);
-  const kept = cache.spreads.get(key);
-  if (kept !== undefined) return kept;
-  const { setup } = plannedFor(cooked, context, { kg: Math.exp(step * SPREAD_WEIGHT_STEP) });
-  cache.cooks += SPREAD_SAMPLES;
-  const sd = sampledSd(setup, context.parameters);
-  cache.spreads.set(key, sd);
-  return sd;
-}
-
-function sampledSd(setup: CookSetup, parameters: ParameterSet): number {
-  const logs = runSamples(setup, parameters, { seed: 1, pitSeed: 1, samples: SPREAD_SAMPLES, stepMin: 3, cells: 10 }, 0, SPREAD_SAMPLES)
-    .filter((sample) => Number.isFinite(sample.doneAtMin))
-    .map((sample) => Math.log(sample.doneAtMin));
-  if (logs.length < SPREAD_SAMPLES / 2) return parameters.timeLogSd;
-  const mean = logs.reduce((sum, log) => sum + log, 0) / logs.length;
-  const sd = Math.sqrt(logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (logs.length - 1));
-  // Meat that is opened again in a low pit lets the model stray further than cooks in life do.
-  return Math.min(sd, parameters.timeLogSd);
 }

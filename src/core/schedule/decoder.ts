@@ -109,15 +109,20 @@ export class Decoder {
     memo: PackingMemo = new Map(),
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
+    const modelCutOf = (batchId: string) => {
+      const { cut } = this.orders.get(batchId)!;
+      return cut.modelCutId ?? cut.id;
+    };
     const names = new Map([
+      ...orders.map(({ batch }, i): [string, string] => [`cut ${modelCutOf(batch.id)}`, `cut of batch ${i}`]),
       ...input.pits.map((pit, i): [string, string] => [pit.id, `pit ${i}`]),
       ...orders.flatMap(({ batch }, i) =>
         batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`]),
       ),
     ]);
-    const nameOf = (key: string) => names.get(key) ?? key;
-    this.days = new Days(nameOf);
-    this.freshDays = Days.fresh(nameOf);
+    const of = { law: input.law, modelCutOf, nameOf: (key: string) => names.get(key) ?? key };
+    this.days = new Days(of);
+    this.freshDays = Days.fresh(of);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(

@@ -1,4 +1,4 @@
-import type { ParameterSet } from '../forecast';
+import type { ParameterSet, PredictiveLaw } from '../forecast';
 import type { Duty, ManualPlacement, Pit } from '../model';
 import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
@@ -19,6 +19,7 @@ export interface PlacementContext {
   pits: Pit[];
   gear: readonly HoldingGear[];
   parameters: ParameterSet;
+  law: PredictiveLaw;
   altitudeM: number;
   /** The day's air, where meat rests and boxes stand. */
   airC: number;

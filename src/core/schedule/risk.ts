@@ -1,77 +1,109 @@
+import type { PredictiveLaw } from '../forecast';
 import type { Run, ServingOdds } from '../model';
-import { seededRandom } from '../numerics';
+import { normalQuantile, seededRandom } from '../numerics';
 import { MS_PER_MIN } from '../units';
 
 /** Days a search tries each plan on: enough that a chance of one in ten is known to a fiftieth. */
-const SEARCH_DAYS = 400;
+const SEARCH_DAYS = 600;
 /** Fresh days a plan is told by, once it is found: enough that its odds are known to half a point. */
 const TOLD_DAYS = 6000;
 /** Latenesses kept of runs already tried, over all their days: 13 MB. */
 const MOST_KEPT = 1_600_000;
+/** Where the approximation of a very wide day ends: eight times the usual width. */
+const MOST_WIDTH = 0.25;
 /** Rounding to whole minutes is nobody's lateness. */
 const LATE_FROM_MIN = 0.5;
-/** Natural-log sd of the time to done that all on one pit share that day, and the part of it that is the weather of all pits. */
-const SHARED_LOG_SD = 0.08;
-const WEATHER_LOG_SD = 0.04;
+/** What the days of an event depend on beside chance. */
+export interface DaysOf {
+  law: PredictiveLaw;
+  /** The cut of a batch, as the law knows it. */
+  modelCutOf(batchId: string): string;
+  /**
+   * The name that the luck of a pit, a piece or a cut goes with: where it stands in the event, whatever id was drawn
+   * for it.
+   */
+  nameOf?(key: string): string;
+}
 
 /**
- * The days a plan is tried on: a weather for all, a bias for each pit, and each piece's own luck.
- * The same days for every plan, so that two plans differ by what was planned alone.
+ * The days a plan is tried on, drawn from the predictive law: what is unknown of the owner and of each cut, a weather
+ * for all, a bias for each pit, and each piece's own luck. The same days for every plan, so that two plans differ by
+ * what was planned alone.
  */
 export class Days {
-  private readonly weather: Float64Array;
-  private readonly pits = new Map<string, Float64Array>();
-  private readonly pieces = new Map<string, Float64Array>();
+  /** What every sd is multiplied with that day: a t is a normal whose sd is itself unknown. */
+  private readonly width: Float64Array;
+  private readonly drawn = new Map<string, Float64Array>();
+  /** Natural logs of the time of all of a cut in a pit, by the day. */
+  private readonly shared = new Map<string, Float64Array>();
   private readonly runs = new Map<string, Float64Array>();
 
-  /**
-   * `nameOf` gives each pit and piece the name its luck goes with: where it stands in the event, whatever id was drawn
-   * for it. Days of another `seed` are other days.
-   */
+  /** Days of another `seed` are other days. */
   constructor(
-    private readonly nameOf: (key: string) => string = (key) => key,
+    private readonly of: DaysOf,
     private readonly days = SEARCH_DAYS,
     private readonly seed = '',
   ) {
-    this.weather = this.normals('weather');
+    const { freedom, scale } = of.law;
+    // Wilson and Hilferty: a chi-square over its freedom is nearly the cube of a normal.
+    const ninth = 2 / (9 * freedom);
+    this.width = this.normals('width').map((z) => scale / Math.sqrt(Math.max(MOST_WIDTH, 1 - ninth + z * Math.sqrt(ninth)) ** 3));
   }
 
   /** The days a plan is told by: none of those it was picked on, and more of them. */
-  static fresh(nameOf: (key: string) => string): Days {
-    return new Days(nameOf, TOLD_DAYS, 'fresh');
+  static fresh(of: DaysOf): Days {
+    return new Days(of, TOLD_DAYS, 'fresh');
   }
 
+  /** A Latin hypercube: each luck takes every one of its equally likely values on one day, in an order of its own. */
   private normals(name: string): Float64Array {
     const random = seededRandom(hash(`${this.seed}${name}`));
-    return Float64Array.from({ length: this.days }, () => random.normal());
+    const values = Float64Array.from({ length: this.days }, (_, i) => normalQuantile((i + 0.5) / this.days));
+    for (let i = this.days - 1; i > 0; i--) {
+      const j = Math.floor(random.uniform() * (i + 1));
+      [values[i], values[j]] = [values[j]!, values[i]!];
+    }
+    return values;
   }
 
-  private of(map: Map<string, Float64Array>, key: string): Float64Array {
-    let found = map.get(key);
-    if (!found) {
-      found = this.normals(this.nameOf(key));
-      map.set(key, found);
-    }
+  private luckOf(key: string): Float64Array {
+    let found = this.drawn.get(key);
+    if (!found) this.drawn.set(key, (found = this.normals(this.of.nameOf?.(key) ?? key)));
+    return found;
+  }
+
+  /** What all pieces of a cut in a pit have in common. */
+  private sharedBy(modelCutId: string, pitId: string): Float64Array {
+    const key = `${modelCutId}|${pitId}`;
+    const known = this.shared.get(key);
+    if (known) return known;
+    const { owner, cook, cut } = this.of.law;
+    const { ofOwner, sdLog } = cut(modelCutId);
+    const parts: [number, Float64Array][] = [
+      [ofOwner * owner.sdLog, this.luckOf('owner')],
+      [sdLog, this.luckOf(`cut ${modelCutId}`)],
+      [cook.weatherLogSd, this.luckOf('weather')],
+      [cook.pitLogSd, this.luckOf(pitId)],
+    ];
+    const found = this.width.map((width, day) => width * parts.reduce((sum, [sd, luck]) => sum + sd * luck[day]!, 0));
+    this.shared.set(key, found);
     return found;
   }
 
   /** Minutes by which a run's last piece is rested after its carving, by the day; 0 or less is in time. */
   private lateness(run: Run, available: number): Float64Array {
-    const key = `${run.batchId}|${run.pitId}|${run.timeLogSd}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
+    const key = `${run.batchId}|${run.pitId}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
     const known = this.runs.get(key);
     if (known) return known;
     if (this.runs.size * this.days > MOST_KEPT) this.runs.clear();
     const late = new Float64Array(this.days).fill(-Infinity);
-    const shared = Math.min(SHARED_LOG_SD, run.timeLogSd * 0.5);
-    const weatherSd = (shared * WEATHER_LOG_SD) / SHARED_LOG_SD;
-    const pitSd = Math.sqrt(shared ** 2 - weatherSd ** 2);
-    const ownSd = Math.sqrt(Math.max(0, run.timeLogSd ** 2 - shared ** 2));
-    const pit = this.of(this.pits, run.pitId);
+    const shared = this.sharedBy(this.of.modelCutOf(run.batchId), run.pitId);
+    const { ownLogSd } = this.of.law.cook;
     for (const pull of run.pulls) {
-      const own = this.of(this.pieces, `${run.batchId}/${pull.pieceId}`);
+      const own = this.luckOf(`${run.batchId}/${pull.pieceId}`);
       const medianMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN;
       for (let day = 0; day < this.days; day++) {
-        const minutes = medianMin * Math.exp(weatherSd * this.weather[day]! + pitSd * pit[day]! + ownSd * own[day]!) - available;
+        const minutes = medianMin * Math.exp(shared[day]! + ownLogSd * this.width[day]! * own[day]!) - available;
         if (minutes > late[day]!) late[day] = minutes;
       }
     }

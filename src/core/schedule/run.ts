@@ -1,4 +1,3 @@
-import { chanceWithin } from '../forecast';
 import type { Leg, Reason, Run, Work } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Holding } from './holding';
@@ -71,8 +70,7 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
       toMs: window.carveAtMs,
       coolestAtCarveC: hold.coreC[Math.min(waitMin, hold.coreC.length - 1)]!,
     },
-    onTimeShare: chanceWithin(forecast.timeLogSd, timing.pullMedianMin, availableMin),
-    timeLogSd: forecast.timeLogSd,
+    onTimeShare: forecast.chanceWithin(timing.pullMedianMin, availableMin),
     work,
     why: whyOf(order, alternative, timing, window, context),
   };

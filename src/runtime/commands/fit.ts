@@ -5,6 +5,8 @@ import {
   fitErrors,
   fitParameters,
   NO_DATA,
+  predictiveLaw,
+  recordFrom,
   restHours,
   SHIPPED_PARAMETERS,
   type FitData,
@@ -89,18 +91,27 @@ function say(label: string, parameters: ParameterSet) {
 }
 
 // An owner's log is fitted from the shipped set; all of the reference from the centres of the priors.
-const begin = process.argv.length > 2 ? SHIPPED_PARAMETERS.global : undefined;
+const isOwners = process.argv.length > 2;
+const begin = isOwners ? SHIPPED_PARAMETERS.global : undefined;
+const shipped: ParameterSet = { ...SHIPPED_PARAMETERS, record: undefined };
 say('as shipped', SHIPPED_PARAMETERS);
 const globalOnly = say(
   'global parameters only',
-  fitParameters(data, { ...SHIPPED_PARAMETERS, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }),
+  fitParameters(data, { ...shipped, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }),
 );
-const fitted = fitParameters(data, SHIPPED_PARAMETERS, { perCut: true, rounds: ROUNDS, begin });
+const fitted = fitParameters(data, shipped, { perCut: true, rounds: ROUNDS, begin });
 const errors = say('with shrunken cut corrections', fitted);
-const unseen = crossValidate(data, SHIPPED_PARAMETERS, ROUNDS_UNSEEN);
+const unseen = crossValidate(data, shipped, ROUNDS_UNSEEN);
 console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}, on the way ${unseen.milestones.toFixed(4)}`);
+// Rules of thumb say nothing of how cooks differ; an owner's cooks narrow the law.
+const record = isOwners ? recordFrom(data.finishes, fitted) : undefined;
+const law = predictiveLaw(record);
+console.log(
+  `the law for a cut of ${Object.keys(record ?? {}).length > 0 ? 'this log' : 'a new owner'}: 8 in 10 cooks within x${law.factor(data.finishes[0]!.cutId, 0.1).toFixed(3)} to x${law.factor(data.finishes[0]!.cutId, 0.9).toFixed(3)} of the median`,
+);
 const written: ParameterSet = {
   ...fitted,
+  record,
   fit: {
     ...errors,
     globalLogRmse: globalOnly.logRmse,

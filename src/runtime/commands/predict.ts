@@ -1,5 +1,5 @@
 import { existsSync, readFileSync, statSync } from 'node:fs';
-import { BACKTEST_SAMPLES, predictLogged, SHIPPED_PARAMETERS } from '../../core/forecast';
+import { predictLogged, SHIPPED_PARAMETERS } from '../../core/forecast';
 import { predictionsCsv, readCooksCsv, type PredictedRow } from '../../formats/cooksCsv';
 
 /** `npm run --silent predict -- cooks.csv`: the model's forecast for every usable row, and how it compares with what was observed. */
@@ -13,7 +13,7 @@ const { columns, rows, refused } = readCooksCsv(readFileSync(source, 'utf8'));
 const problems = [...refused];
 const predicted: PredictedRow[] = [];
 for (const row of rows) {
-  const prediction = predictLogged(row.cook, SHIPPED_PARAMETERS, BACKTEST_SAMPLES);
+  const prediction = predictLogged(row.cook, SHIPPED_PARAMETERS);
   if (prediction) predicted.push({ row, prediction });
   if (prediction && row.cook.rest && prediction.restH === undefined)
     problems.push({ line: row.line, reason: 'at rest it never falls to that core in 48 h; its cook is forecast all the same' });
