@@ -1,6 +1,7 @@
-import { newForecastCache, usualIterations } from '../src/core/schedule';
+import { SHIPPED_PARAMETERS } from '../src/core/forecast';
+import { newForecastCache, scheduleBy, search, usualIterations } from '../src/core/schedule';
 import { checkPlan } from '../src/core/check';
-import { draggedPlan, exchangeEventOf, exchangePlanOf, planFrom, searchPlan } from '../src/core/planning';
+import { batchOrders, draggedPlan, exchangeEventOf, exchangePlanOf, planFrom, searchInputOf, searchPlan } from '../src/core/planning';
 import { planInputOf } from '../src/formats/open';
 import { kitchen } from './kitchens';
 
@@ -44,4 +45,30 @@ export function benchDrag(): void {
   for (let i = 0; i < TIMES; i++)
     checkPlan(event, exchangePlanOf(input, draggedPlan(plan, plan.runs[i % plan.runs.length]!.id, 5 * i)), { physics: false });
   console.log(`a run of 12 batches dragged and checked again: ${((performance.now() - begun) / TIMES).toFixed(1)} ms`);
+}
+
+/** What a plan is told to have of odds, beside 100,000 other days of the same law. */
+export function benchOdds(): void {
+  console.log('\nOdds as told, and of the same plan on 100,000 other days');
+  for (const [batches, pieces, pits] of [
+    [5, 20, 1],
+    [8, 30, 2],
+    [12, 40, 3],
+  ] as const) {
+    const input = planInputOf(kitchen(batches, pieces, pits));
+    const orders = batchOrders(input);
+    const searchInput = searchInputOf(input, newForecastCache(), SHIPPED_PARAMETERS);
+    const searching = search(orders, searchInput, { seed: 1, iterations: usualIterations(batches) });
+    let step = searching.next();
+    while (!step.done) step = searching.next();
+    const { odds } = scheduleBy(orders, searchInput, step.value.scheme, { days: 100_000, seed: 'others' });
+    for (const { servingId, onTimeShare } of step.value.odds) {
+      const other = odds.find((each) => each.servingId === servingId)!.onTimeShare;
+      const apart = (100 * Math.abs(onTimeShare - other)).toFixed(2);
+      console.log(
+        `${batches} batches, ${servingId}`.padEnd(24),
+        `told ${onTimeShare.toFixed(4)}   others ${other.toFixed(4)}   ${apart} points apart`,
+      );
+    }
+  }
 }

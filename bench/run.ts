@@ -5,8 +5,9 @@ import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
 import { arrange, type Ground } from '../src/core/packing';
 import { benchExact } from './exact';
+import { benchLive } from './live';
 import { benchPages } from './pages';
-import { benchDrag, benchPlanner } from './planner';
+import { benchDrag, benchOdds, benchPlanner } from './planner';
 import { cutAtRandom, CUT_RACK, onShelves } from './perfectFits';
 import { plainBareCook } from './plainCook';
 
@@ -132,5 +133,7 @@ benchPlanner([
   [60, 200, 8],
 ]);
 benchDrag();
+benchOdds();
+benchLive();
 await benchExact(30);
 benchPages();

@@ -37,7 +37,8 @@ export class SprayRecord {
   @WholeBetween(5, 480, 'The minutes between sprays') everyMin!: number;
 }
 export class HeatStepRecord {
-  @WholeBetween(1, 2880, 'The time of the step, in minutes,') fromMin!: number;
+  @Maybe() @WholeBetween(1, 2880, 'The time of the step, in minutes,') fromMin?: number;
+  @Maybe() @Sensible(20, 99, 'The core at the step') fromCoreC?: number;
   @Sensible(60, 300, 'The heat of the step') pitC!: number;
 }
 export class HotFinishRecord {
@@ -71,6 +72,7 @@ export class MethodRecord {
   @Flag('May finish without smoke') finishOffSmoke!: boolean;
   @WholeBetween(0, 120, 'The vent, in minutes,') ventMin!: number;
   @WholeBetween(0, 480, 'The rest, in minutes,') restMin!: number;
+  @Maybe() @Sensible(40, 90, 'The core to rest to') restToC?: number;
   @Range(0, 2880, 'The ideal hold, in minutes,') holdIdealMin!: [low: number, high: number];
   @WholeBetween(0, 2880, 'The longest hold, in minutes,') holdMaxMin!: number;
 }
@@ -109,6 +111,7 @@ export class CutRecord {
   @Maybe() @Between(0, 40, 'The salt, in grams a kilogram,') saltGPerKg?: number;
   @Maybe() @WholeBetween(1, 30, 'The number of bones') bones?: number;
   @WholeBetween(0, 2880, 'The longest hold, in minutes,') holdMaxMin!: number;
+  @Maybe() @WholeBetween(0, 480, 'The longest rest, in minutes,') restMostMin?: number;
   @Text(240) signs!: string;
   @Text(240) probe!: string;
   @Maybe() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;

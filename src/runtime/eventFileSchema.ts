@@ -123,6 +123,9 @@ export function eventFileSchema(): JsonSchema {
   const batch = at('batches').items!;
   for (const key of ['x-label', 'x-nonIntact']) delete batch.properties![key];
   const method = beside(batch.properties!.method!, record('MethodRecord'));
+  const step = method.properties!.steps!.items!;
+  // A step may wait for a core in place of the clock.
+  method.properties!.steps!.items = { ...beside(step, record('HeatStepRecord')), required: ['pitC'] };
   const piece = beside(batch.properties!.pieces!.items!, record('PieceRecord'));
   batch.properties = { ...batch.properties, method, pieces: { ...batch.properties!.pieces, items: piece } };
   const pit = at('pits').items!;

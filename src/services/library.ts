@@ -29,9 +29,25 @@ export async function saveMethod(context: Context, input: Method, seen?: unknown
   const { wrap, wrapWhen, steps, pitC, pitRangeC } = input;
   if (pitC < pitRangeC[0] || pitC > pitRangeC[1])
     return failure({ code: 'heatOutsideBand', path: 'pitC', message: 'The pit heat must lie within its band.' });
-  const disordered = (steps ?? []).findIndex((step, i) => i > 0 && step.fromMin <= steps![i - 1]!.fromMin);
-  if (disordered >= 0)
-    return failure({ code: 'stepsDisordered', path: `steps.${disordered}.fromMin`, message: 'Each step must come after the one before.' });
+  const unclear = (steps ?? []).findIndex(({ fromMin, fromCoreC }) => (fromMin === undefined) === (fromCoreC === undefined));
+  if (unclear >= 0)
+    return failure({
+      code: 'stepUnclear',
+      path: `steps.${unclear}.${steps![unclear]!.fromCoreC === undefined ? 'fromMin' : 'fromCoreC'}`,
+      message: 'Say after how long, or at which core: one of the two.',
+    });
+  for (const when of ['fromMin', 'fromCoreC'] as const) {
+    const disordered = (steps ?? []).findIndex((step, i) => {
+      const before = steps!.slice(0, i).findLast((each) => each[when] !== undefined)?.[when];
+      return before !== undefined && step[when] !== undefined && step[when] <= before;
+    });
+    if (disordered >= 0)
+      return failure({
+        code: 'stepsDisordered',
+        path: `steps.${disordered}.${when}`,
+        message: 'Each step must come after the one before.',
+      });
+  }
   if (wrap !== 'none' && wrapWhen.coreC === undefined && wrapWhen.afterMin === undefined && !wrapWhen.bark)
     return failure({ code: 'wrapWithoutWhen', path: 'wrap', message: 'Say when to wrap: by core, by the clock or by the bark.' });
   const { coreC, afterMin, bark, all } = wrapWhen;

@@ -44,7 +44,7 @@ function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan):
   /** A method's steps move along with the heat it was given; elsewhere than on its first pit it stays at that heat. */
   const heatAt = (run: Plan['runs'][number], pitId: string, atMs: number) => {
     const method = methodIn(SHIPPED_LIBRARY, batchOfRun(run).methodId)!;
-    const step = pitId === run.pitId ? (method.steps ?? []).filter((each) => run.onAtMs + each.fromMin * MIN <= atMs).at(-1) : undefined;
+    const step = pitId === run.pitId ? (method.steps ?? []).filter((each) => run.onAtMs + each.fromMin! * MIN <= atMs).at(-1) : undefined;
     return step ? run.pitC + step.pitC - method.pitC : run.pitC;
   };
   const batchOfRun = (run: Plan['runs'][number]) => event.batches.find((batch) => batch.id === run.batchId)!;

@@ -1,5 +1,14 @@
 import type { Broken } from '../model';
-import { cookSetup, holdTogether, predictiveLaw, runCook, SHIPPED_PARAMETERS, weatherWanderC, type HoldingPlace } from '../forecast';
+import {
+  cookSetup,
+  holdTogether,
+  openingsOf,
+  predictiveLaw,
+  runCook,
+  SHIPPED_PARAMETERS,
+  weatherWanderC,
+  type HoldingPlace,
+} from '../forecast';
 import { findCut, type Cut } from '../model';
 import { minutes, type Facts, type RunFacts } from './facts';
 
@@ -27,6 +36,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
       plan.pits,
       places.filter((place) => place.of === run && place.piece === first!.piece),
     );
+    const loadKg = byWeight.reduce((sum, { piece }) => sum + piece.kg, 0);
     const cook = (of: (typeof byWeight)[number]) =>
       runCook(
         cookSetup(
@@ -35,7 +45,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
           { wrap: run.method.wrap, wrapWhen: run.method.wrapWhen ?? {}, unwrapAfterMin: run.method.unwrapAfterMin },
           SHIPPED_PARAMETERS,
           {
-            pit: { steps, openingDropC: pit.openingDropC, recoverMin: pit.recoverMin },
+            pit: { steps, ...openingsOf(pit, steps[0]!.pitC, event.weather, loadKg) },
             pitKind: pit.kind,
             altitudeM: event.altitudeM,
           },

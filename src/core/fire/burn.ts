@@ -1,7 +1,7 @@
+import { heatLossShare } from '../forecast';
 import { fuelOf, MILD_DAY, type DayWeather, type Firing, type Fuel, type Pit } from '../model';
 import { MS_PER_MIN } from '../units';
 
-const REFERENCE = { pitC: 121, airC: 15 };
 /** A tenth in hand, so that nobody runs out at three in the morning. */
 const IN_HAND_SHARE = 0.1;
 /** A chimney of coals, or two splits, to light it. */
@@ -9,18 +9,12 @@ const LIGHTING_KG: Partial<Record<Fuel, number>> = { 'split wood': 3, charcoal: 
 /** Chunks laid on a fire that is not itself wood, kg/h of smoke. */
 export const CHUNK_KG_PER_H = 0.12;
 
-/** Wind past a breeze carries heat off: this much more fuel for each m/s past 2. A starting value. */
-const WIND_SHARE_PER_M_PER_S = 0.04;
-const BREEZE_M_PER_S = 2;
 /** A blower feeds the fire no more air than it needs. */
 const BLOWER_SAVES_SHARE = 0.1;
 
 /** Fuel an hour, kg: kgPerH x (pit - air) / (121 - 15), more in wind, a little less with a blower. */
-export function burnKgPerH(pit: Pick<Pit, 'kind' | 'fuel' | 'blower'>, pitC: number, { airC, windMPerS }: DayWeather = MILD_DAY): number {
-  const cold = Math.max(0, pitC - airC) / (REFERENCE.pitC - REFERENCE.airC);
-  const windy = 1 + WIND_SHARE_PER_M_PER_S * Math.max(0, windMPerS - BREEZE_M_PER_S);
-  return fuelOf(pit).kgPerH * cold * windy * (pit.blower ? 1 - BLOWER_SAVES_SHARE : 1);
-}
+export const burnKgPerH = (pit: Pick<Pit, 'kind' | 'fuel' | 'blower'>, pitC: number, weather: DayWeather = MILD_DAY): number =>
+  fuelOf(pit).kgPerH * heatLossShare(pitC, weather) * (pit.blower ? 1 - BLOWER_SAVES_SHARE : 1);
 
 /** How often it is fed, minutes: as usual, more often when it burns faster; never more often than a fire can take. */
 export function reloadEveryMin(

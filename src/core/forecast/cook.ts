@@ -30,6 +30,8 @@ export interface Cook {
   status: 'done' | 'never';
   /** Minutes from going on; undefined when it was never wrapped. */
   wrapAtMin?: number;
+  /** When it was opened again for good. */
+  unwrapAtMin?: number;
   doneAtMin: number;
   doneCoreC: number;
   /** Highest core after pulling, for a cook judged by its peak. */
@@ -75,6 +77,7 @@ function cookedBy(cook: CookState, status: Cook['status'], finish: Finish, trace
   return {
     status,
     wrapAtMin: cook.wrapAtMin,
+    unwrapAtMin: cook.unwrapAtMin,
     ...finish,
     barkSetAtMin: cook.barkSetAtMin,
     bark: cook.bark,

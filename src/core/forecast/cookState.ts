@@ -1,4 +1,4 @@
-import type { PitClimate } from '../model';
+import { FIRM_MIN, type PitClimate } from '../model';
 import { crossingBetween } from '../numerics';
 import { advanceBody, advanceConversion, coreC, createBody, forkBody, meanC, setHeatShare, softeningRatePerS, type Body } from '../thermal';
 import { peakAfterPull } from './afterPull';
@@ -26,8 +26,11 @@ export interface CookState {
   wrap: CookSetup['wrap'];
   wrapAtMin?: number;
   unwrapped: boolean;
+  unwrapAtMin?: number;
   openedAtMin: number;
   sprayedAtMin: number;
+  /** How many of its turns it has had. */
+  turned: number;
   /** Core before this step and after it, and the hottest it has been. */
   beforeC: number;
   nowC: number;
@@ -78,11 +81,12 @@ export function startCook(
     unwrapped: false,
     openedAtMin: 0,
     sprayedAtMin: -Infinity,
+    turned: 0,
     beforeC: startC,
     nowC: startC,
     hottestCoreC: startC,
     thinHottestC: startC,
-    airC: setPointC(setup.pit, 0) - setup.pit.openingDropC,
+    airC: setPointC(setup.pit, 0) - loadingOf(setup.pit).dropC,
     byHand: false,
     converted: 0,
     convertedBefore: 0,
@@ -94,12 +98,21 @@ export function startCook(
   };
 }
 
-/** The lid is lifted for a spray on its rhythm; what any opening still costs is taken off the pit's air. */
+/** What going on costs the pit: as said, or as any opening does. */
+const loadingOf = (pit: CookSetup['pit']): { dropC: number; recoverMin: number } =>
+  pit.loading ?? { dropC: pit.openingDropC, recoverMin: pit.recoverMin };
+
+/** The lid is lifted for a spray or a turn on its rhythm; what any opening still costs is taken off the pit's air. */
 function applyOpening(cook: CookState): void {
   const { setup, minute } = cook;
   const { spray, pit } = setup;
   if (spray && cook.wrap === 'none' && minute >= spray.fromMin && minute - cook.sprayedAtMin >= spray.everyMin) {
     cook.sprayedAtMin = minute;
+    cook.openedAtMin = minute;
+  }
+  const turnAtMin = setup.turnsAtMin?.[cook.turned];
+  if (turnAtMin !== undefined && minute >= turnAtMin) {
+    cook.turned++;
     cook.openedAtMin = minute;
   }
   const measuredC = cook.measuredC?.(minute);
@@ -108,7 +121,8 @@ function applyOpening(cook: CookState): void {
     return;
   }
   const sinceMin = minute - cook.openedAtMin;
-  const lostC = sinceMin < 6 * pit.recoverMin ? pit.openingDropC * openingShareLeft(sinceMin, pit.recoverMin) : 0;
+  const { dropC, recoverMin } = cook.openedAtMin === 0 ? loadingOf(pit) : { dropC: pit.openingDropC, recoverMin: pit.recoverMin };
+  const lostC = sinceMin < 6 * recoverMin ? dropC * openingShareLeft(sinceMin, recoverMin) : 0;
   cook.airC = setPointC(pit, minute) + setup.zoneOffsetC - lostC;
 }
 
@@ -162,6 +176,13 @@ function judgeDone(cook: CookState): Finish | undefined {
   const from = minute - stepMin;
   if (done.by === 'tender') {
     if (cook.converted < done.convertedShare) return undefined;
+    if (setup.unwrapAfterMin !== undefined && cook.wrapAtMin !== undefined) {
+      // Tender in its foil already: it is opened now, glazed and firmed up all the same.
+      if (!cook.unwrapped) openAgain(cook);
+      const firmAtMin = cook.unwrapAtMin! + FIRM_MIN;
+      if (minute < firmAtMin) return undefined;
+      if (from < firmAtMin && cook.convertedBefore >= done.convertedShare) return { doneAtMin: firmAtMin, doneCoreC: nowC };
+    }
     return { doneAtMin: crossingBetween(from, cook.convertedBefore, minute, cook.converted, done.convertedShare), doneCoreC: nowC };
   }
   if (done.by === 'probe')
@@ -187,11 +208,15 @@ function applyWrap(cook: CookState): void {
     cook.wrapAtMin ??= minute;
     cook.openedAtMin = minute;
   }
-  if (cook.wrap !== 'none' && !cook.unwrapped && setup.unwrapAfterMin !== undefined && minute >= setup.unwrapAfterMin) {
-    cook.wrap = 'none';
-    cook.unwrapped = true;
-    cook.openedAtMin = minute;
-  }
+  if (cook.wrap !== 'none' && !cook.unwrapped && setup.unwrapAfterMin !== undefined && minute >= setup.unwrapAfterMin) openAgain(cook);
+}
+
+/** The wrap comes off for good. */
+function openAgain(cook: CookState): void {
+  cook.wrap = 'none';
+  cook.unwrapped = true;
+  cook.unwrapAtMin = cook.minute;
+  cook.openedAtMin = cook.minute;
 }
 
 /** Wraps it where it stands. */

@@ -22,6 +22,8 @@ export interface PitProgramme {
   gaugeOffsetC?: number;
   openingDropC: number;
   recoverMin: number;
+  /** Going on, with all that cold meat; like any other opening when left out. */
+  loading?: { dropC: number; recoverMin: number };
 }
 
 export const steadyPit = (pitC: number, openingDropC = 0, recoverMin = 10): PitProgramme => ({
@@ -32,14 +34,12 @@ export const steadyPit = (pitC: number, openingDropC = 0, recoverMin = 10): PitP
 
 /** A method's programme in a pit held at `pitC` to begin with: its steps move along with the heat that was chosen. */
 export const programmeOf = (
-  method: { pitC: number; steps?: { fromMin: number; pitC: number }[] },
+  method: { pitC: number; steps?: readonly { fromMin: number; pitC: number }[] },
   pitC: number,
-  openingDropC = 0,
-  recoverMin = 10,
+  openings: Pick<PitProgramme, 'openingDropC' | 'recoverMin' | 'loading'> = { openingDropC: 0, recoverMin: 10 },
 ): PitProgramme => ({
   steps: [{ fromMin: 0, pitC }, ...(method.steps ?? []).map((step) => ({ fromMin: step.fromMin, pitC: step.pitC + pitC - method.pitC }))],
-  openingDropC,
-  recoverMin,
+  ...openings,
 });
 
 /** The grate temperature asked for at `minute`. Steps are in ascending order. */

@@ -6,7 +6,8 @@ import { forecastBatch, newForecastCache } from '../schedule';
 import { predictedYield, physicsOf, plannedCook, predictiveLaw, runCook, SHIPPED_PARAMETERS } from './index';
 
 const order = batchOrders(inputOf(eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' })])))[0]!;
-const context = { parameters: SHIPPED_PARAMETERS, law: predictiveLaw(), altitudeM: 20, airC: 20, confidence: 0.9, hotHoldC: 60 };
+const MILD = { airC: 20, windMPerS: 1 };
+const context = { parameters: SHIPPED_PARAMETERS, law: predictiveLaw(), altitudeM: 20, weather: MILD, confidence: 0.9, hotHoldC: 60 };
 
 describe('a planned cook', () => {
   it('is cooked once: another confidence, floor or finish band asks for no cook again', () => {
@@ -30,13 +31,14 @@ describe('a planned cook', () => {
   it('keeps shorter in a box that stands out in the cold', () => {
     const box = { kind: 'box', lossWPerK: 0.7 } as const;
     const [mild, cold] = [20, -5].map(
-      (airC) => forecastBatch(newForecastCache(), { ...context, airC }, order, OFFSET, 121).keeps(box, 2).aboveMin,
+      (airC) => forecastBatch(newForecastCache(), { ...context, weather: { ...MILD, airC } }, order, OFFSET, 121).keeps(box, 2).aboveMin,
     );
     expect(cold!).toBeLessThan(0.8 * mild!);
   });
 
   it('goes by all that physics knows of it: kind, smoke, air, heat, finish and height, and by nothing else', () => {
-    const at = (change: object) => JSON.stringify(physicsOf(order, { pit: { ...OFFSET, ...change }, pitC: 121, altitudeM: 20, airC: 20 }));
+    const at = (change: object) =>
+      JSON.stringify(physicsOf(order, { pit: { ...OFFSET, ...change }, pitC: 121, altitudeM: 20, weather: MILD, loadKg: 10 }));
     expect(at({ name: 'Other', id: 'other', warmUpMin: 5 })).toBe(at({}));
     for (const change of [
       { smoke: false },
@@ -53,7 +55,7 @@ describe('a planned cook', () => {
     const cooked = (smoke: boolean) => {
       const { setup } = plannedCook(
         { ...order, kg: 5 },
-        { pit: { ...OFFSET, smoke }, pitC: 121, altitudeM: 20, airC: 20 },
+        { pit: { ...OFFSET, smoke }, pitC: 121, altitudeM: 20, weather: MILD, loadKg: 10 },
         SHIPPED_PARAMETERS,
       );
       return runCook(setup, SHIPPED_PARAMETERS).smoke.ringMm;

@@ -1,5 +1,6 @@
-import type { Cut, Grade, Method, Pit } from '../model';
+import type { ClockMethod, Cut, DayWeather, Grade, Pit } from '../model';
 import type { HoldingPlace, HoldPlan } from './hold';
+import { fullShareOf, openingsOf, turnTimes } from './openings';
 import type { ParameterSet } from './parameters';
 import { programmeOf } from './pit';
 import { cookSetup, type CookSetup } from './setup';
@@ -13,7 +14,7 @@ export const COLD_C = 4;
 /** One piece of a batch, as it is meant to be cooked. */
 export interface PlannedPiece {
   cut: Cut;
-  method: Method;
+  method: ClockMethod;
   /** Minutes in the warm before going on. */
   temperMin: number;
   kg: number;
@@ -30,8 +31,10 @@ export interface PlannedPlace {
   /** Where it lies, against the set point. */
   zoneOffsetC?: number;
   altitudeM: number;
-  /** The day's air, where meat rests and its box stands. */
-  airC: number;
+  /** The day's weather: what its pit loses, and where meat rests and its box stands. */
+  weather: DayWeather;
+  /** Cold meat that goes on with it, all in all. */
+  loadKg: number;
 }
 
 /** A cook as it is planned: the one thing that search, curve, decisions, figures, rack map and the live day ask. */
@@ -44,9 +47,10 @@ export interface PlannedCook {
 /** A planned cook of one piece: set points over time, wrap, finish and hold. */
 export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters: ParameterSet): PlannedCook {
   const { cut, method, temperMin, kg, thicknessMm, grade, startC = COLD_C } = piece;
-  const { pit, pitC, finish, zoneOffsetC, altitudeM, airC } = place;
+  const { pit, pitC, finish, zoneOffsetC, altitudeM, weather, loadKg } = place;
+  const { airC } = weather;
   const onPit = { massKg: kg, thicknessMm, grade, startC };
-  const programme = programmeOf(method, pitC, pit.openingDropC, pit.recoverMin);
+  const programme = programmeOf(method, pitC, openingsOf(pit, pitC, weather, loadKg));
   if (finish)
     programme.steps = [...programme.steps.filter((step) => step.fromMin < finish.fromMin), { fromMin: finish.fromMin, pitC: finish.pitC }];
   const setup = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, method, parameters, {
@@ -59,10 +63,11 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
     smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
     zoneOffsetC,
   });
+  if (method.turns) setup.turnsAtMin = turnTimes(setup, parameters, method.turns);
   return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin, airC) };
 }
 
-function holdOptions(cut: Cut, method: Method, place: HoldingPlace, longestMin: number, airC: number): HoldPlan {
+function holdOptions(cut: Cut, method: ClockMethod, place: HoldingPlace, longestMin: number, airC: number): HoldPlan {
   return {
     ventMin: method.ventMin,
     // What waits in a box or warmer rests there: an hour on a board first would cost most of the hold.
@@ -90,8 +95,9 @@ export const physicsOf = (
     pitC,
     finish,
     altitudeM,
-    airC,
-  }: Pick<PlannedPlace, 'pit' | 'pitC' | 'altitudeM' | 'airC'> & { finish?: { pit: Pit; pitC: number } },
+    weather,
+    loadKg,
+  }: Pick<PlannedPlace, 'pit' | 'pitC' | 'altitudeM' | 'weather' | 'loadKg'> & { finish?: { pit: Pit; pitC: number } },
 ): unknown[] => [
   inFull(cut),
   inFull(method),
@@ -105,5 +111,7 @@ export const physicsOf = (
   pitC,
   finish && [finish.pit === pit, finish.pit.kind, finish.pitC],
   altitudeM,
-  airC,
+  weather.airC,
+  weather.windMPerS,
+  fullShareOf(pit, loadKg),
 ];

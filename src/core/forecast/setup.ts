@@ -50,6 +50,8 @@ export interface CookSetup {
   rescue?: { wrap: Wrap; afterMin: number };
   spray?: Spray;
   hotFinish?: HotFinish;
+  /** When the lid is lifted to turn it, minutes from going on. */
+  turnsAtMin?: readonly number[];
   /** Where it lies in the pit, against the set point. */
   zoneOffsetC: number;
   /** Smoke on the meat, 0 to 1, and how much of it is dark. */

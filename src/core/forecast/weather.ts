@@ -1,3 +1,5 @@
+import type { DayWeather } from '../model';
+
 /** What the weather does to a pit that stands in it. */
 export interface Weather {
   airC: number;
@@ -5,6 +7,21 @@ export interface Weather {
   /** A small fan under a controller steadies the fire. */
   blower: boolean;
 }
+
+/** The heat and air at which owners know their pits. */
+const USUAL_PIT_C = 121;
+const USUAL_AIR_C = 15;
+/** Wind past a breeze carries heat off: this much more for each m/s past 2. A starting value. */
+const WIND_SHARE_PER_M_PER_S = 0.04;
+const BREEZE_M_PER_S = 2;
+
+/** How much hotter a pit is than the air, over what is usual. */
+export const coldShare = (pitC: number, { airC }: Pick<DayWeather, 'airC'>): number =>
+  Math.max(0, pitC - airC) / (USUAL_PIT_C - USUAL_AIR_C);
+
+/** Heat that a pit loses over what it usually does: (pit - air) / (121 - 15), more in wind. */
+export const heatLossShare = (pitC: number, weather: DayWeather): number =>
+  coldShare(pitC, weather) * (1 + WIND_SHARE_PER_M_PER_S * Math.max(0, weather.windMPerS - BREEZE_M_PER_S));
 
 /** A calm, mild day: the reference cooks are taken to be from such days. */
 export const CALM: Weather = Object.freeze({ airC: 20, windMPerS: 1, blower: false });

@@ -1,4 +1,3 @@
-export type { CoreReading, ProbeState } from './probe';
+export type { CoreReading } from './probe';
 export { LiveForecast } from './reforecast';
-export type { LiveReadings, Reforecast } from './reforecast';
-export type { LiveOptions, PitReading } from './samples';
+export type { PitReading } from './samples';

@@ -10,11 +10,11 @@ export type ProbeState = 'good' | 'offset' | 'shallow';
 
 /** In which ways a probe may read, at which of PROBE_DEPTHS, and how likely each is before anything is read. */
 export const PROBE_WAYS: readonly { state: ProbeState; depth: number; prior: number }[] = [
-  { state: 'good', depth: 0, prior: 0.7 },
-  { state: 'offset', depth: 0, prior: 0.15 },
-  { state: 'shallow', depth: 1, prior: 0.05 },
-  { state: 'shallow', depth: 2, prior: 0.05 },
-  { state: 'shallow', depth: 3, prior: 0.05 },
+  { state: 'good', depth: 0, prior: 0.66 },
+  { state: 'offset', depth: 0, prior: 0.16 },
+  { state: 'shallow', depth: 1, prior: 0.06 },
+  { state: 'shallow', depth: 2, prior: 0.06 },
+  { state: 'shallow', depth: 3, prior: 0.06 },
 ];
 
 /** A probe's own noise, C. */

@@ -1,4 +1,4 @@
-import { forkCook, runCook, setPointC, startCook, stepCook, wrapNow, type CookSetup, type CookState, type ParameterSet } from '../forecast';
+import { forkCook, setPointC, startCook, stepCook, wrapNow, type CookSetup, type CookState, type ParameterSet } from '../forecast';
 import { quantileSorted } from '../numerics';
 import { drawUnknowns } from './unknowns';
 

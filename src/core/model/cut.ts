@@ -50,6 +50,8 @@ export interface Cut {
   bones?: number;
   /** The longest hold in a box or warmer before it turns mushy or dries, minutes. */
   holdMaxMin: number;
+  /** No rest does it good beyond these minutes: small, rich pieces are best soon. */
+  restMostMin?: number;
   /** How to tell that it is done, beside the number. */
   signs: string;
   /** Where the probe goes. */
@@ -95,11 +97,11 @@ const ROWS: Row[] = [
   ['brisket-whole', 'brisket, whole', 'brisket', 'briskets', 'beef', 14, 18, 42, 25, 7.5, 0.72, 0.22, 0.6, 'tender', 93, 99, 8, 720, { ...thin(0.62, 0.6), heatDepthShare: 1.35 }],
   ['brisket-flat', 'brisket flat', 'flat', 'flats', 'beef', 6, 8, 32, 22, 4.5, 0.85, 0.15, 0.58, 'tender', 93, 98, 5, 600, thin(0.8, 0.4)],
   ['brisket-point', 'brisket point', 'point', 'points', 'beef', 5, 7, 26, 18, 7, 0.8, 0.15, 0.58, 'tender', 95, 100, 5, 720],
-  ['beef-plate-ribs', 'beef plate ribs, 3 bones', 'plate', 'plates', 'beef', 5, 6, 28, 20, 5.5, 0.8, 0.08, 0.5, 'tender', 94, 102, 3, 480, thin(0.8, 0.4)],
-  ['beef-chuck-ribs', 'beef chuck ribs, 4 bones', 'rack', 'racks', 'beef', 4, 5, 26, 18, 4.5, 0.8, 0.08, 0.5, 'tender', 94, 100, 3, 360],
+  ['beef-plate-ribs', 'beef plate ribs, 3 bones', 'plate', 'plates', 'beef', 5, 6, 28, 20, 5.5, 0.8, 0.08, 0.5, 'tender', 94, 102, 3, 480, { ...thin(0.8, 0.4), restMostMin: 20 }],
+  ['beef-chuck-ribs', 'beef chuck ribs, 4 bones', 'rack', 'racks', 'beef', 4, 5, 26, 18, 4.5, 0.8, 0.08, 0.5, 'tender', 94, 100, 3, 360, { restMostMin: 15 }],
   ['beef-back-ribs', 'beef back ribs', 'rack', 'racks', 'beef', 3, 4, 35, 15, 3.2, 0.75, 0.05, 0.35, 'tender', 93, 98, 3, 240],
   ['beef-chuck-roast', 'beef chuck roast', 'roast', 'roasts', 'beef', 3, 4, 20, 14, 6.4, 0.85, 0.05, 0.6, 'tender', 94, 98, 4, 480],
-  ['beef-cheek', 'beef cheek', 'cheek', 'cheeks', 'beef', 1.6, 2.4, 14, 10, 5, 0.8, 0.38, 0.6, 'tender', 96, 99, 1, 360],
+  ['beef-cheek', 'beef cheek', 'cheek', 'cheeks', 'beef', 1.6, 2.4, 14, 10, 5, 0.8, 0.38, 0.6, 'tender', 96, 99, 1, 360, { restMostMin: 10 }],
   ['tri-tip', 'tri-tip', 'tri-tip', 'tri-tips', 'beef', 2, 3, 25, 13, 4.8, 0.7, 0.08, 0.8, 54, 51, 54, 2, 60, thin(0.6, 0.3)],
   ['rib-roast', 'rib roast', 'roast', 'roasts', 'beef', 6, 14, 18, 16, 12, 0.8, 0.05, 0.7, 54, 51, 52, 6, 120, { heatDepthShare: 0.85 }],
   ['eye-of-round', 'eye of round', 'roast', 'roasts', 'beef', 4, 6, 28, 10, 8, 0.85, 0.06, 0.82, 54, 52, 53, 5, 90],

@@ -30,6 +30,23 @@ export const CHEWS = ['bite', 'usual', 'soft'] as const;
 export type Chew = (typeof CHEWS)[number];
 export const CHEW_CONVERSION: Record<Chew, number> = { bite: -0.07, usual: 0, soft: 0.07 };
 
+/** The pit goes to another heat: so long after going on, or once the core has come so far; one of the two. */
+export interface HeatStep {
+  fromMin?: number;
+  fromCoreC?: number;
+  pitC: number;
+}
+export interface ClockStep {
+  fromMin: number;
+  pitC: number;
+}
+
+/** Ribs that are opened again are glazed and firm up for so long before they are pulled. */
+export const FIRM_MIN = 12;
+
+/** A method whose steps and rest all stand on the clock. */
+export type ClockMethod = Omit<Method, 'steps'> & { steps?: ClockStep[] };
+
 /** A complete set of choices for one batch: pit heat, wrap, rest and hold. */
 export interface Method {
   id: string;
@@ -44,11 +61,11 @@ export interface Method {
   pitRangeC: [low: number, high: number];
   /** Heat it may be given once it is wrapped; as before the wrap when left out. */
   finishRangeC?: [low: number, high: number];
-  /** The pit's programme, counted from going on: set points that jump. They move with the heat the plan chooses. */
-  steps?: { fromMin: number; pitC: number }[];
+  /** The pit's programme: set points that jump, by the clock from going on or at a core. They move with the heat the plan chooses. */
+  steps?: HeatStep[];
   wrap: Wrap;
   wrapWhen: WrapWhen;
-  /** Minutes after going on at which the wrap comes off again (time-block ribs). */
+  /** Minutes after going on at which the wrap comes off again (time-block ribs); sooner when it is tender in it before. */
   unwrapAfterMin?: number;
   spray?: Spray;
   /** How often the pieces are turned, flipped or (pans) rotated while they cook, evenly spread. */
@@ -60,6 +77,8 @@ export interface Method {
   finishOffSmoke: boolean;
   ventMin: number;
   restMin: number;
+  /** Rest until the core has fallen so far, in place of the minutes. */
+  restToC?: number;
   holdIdealMin: [low: number, high: number];
   holdMaxMin: number;
 }

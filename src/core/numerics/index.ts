@@ -1,6 +1,6 @@
 export { conditionalOn } from './conditional';
 export { crossingBetween } from './crossing';
-export { normalCumulative, normalQuantile } from './normal';
+export { normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
 export { quantile, quantileSorted } from './quantile';
 export { seededRandom } from './random';

@@ -14,7 +14,7 @@ import {
   type ExchangeRack,
   type ExchangeRun,
   type Firing,
-  type Method,
+  type ClockMethod,
   type Pit,
   type Plan,
   type Rack,
@@ -114,7 +114,7 @@ const exchangeCutOf = ({
   holdMaxMin,
 });
 
-const exchangeMethodOf = (method: Method): ExchangeMethod => ({
+const exchangeMethodOf = (method: ClockMethod): ExchangeMethod => ({
   pitC: method.pitC,
   pitRangeC: method.pitRangeC,
   steps: method.steps ?? [],

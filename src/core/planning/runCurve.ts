@@ -16,7 +16,7 @@ import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safe
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 import { cookOfRun } from './cookOfRun';
-import { airOf, wanderOf } from './searchInput';
+import { weatherOf, wanderOf } from './searchInput';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -61,7 +61,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
   const planned = plannedCook(
     { ...order, ...piece, grade: gradeOf(cut, batch, piece.grade) },
-    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, airC: airOf(input.event) },
+    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: run.kg },
     SHIPPED_PARAMETERS,
   );
   const { setup } = planned;

@@ -1,6 +1,21 @@
-import { predictiveLaw, SHIPPED_PARAMETERS, weatherWanderC, type ParameterSet } from '../forecast';
-import { cutIn, DEFAULT_VENUE, isNonIntact, methodIn, MILD_DAY, prepOf, type CookEvent, type Serving } from '../model';
+import { byTheClock, COLD_C, predictiveLaw, SHIPPED_PARAMETERS, weatherWanderC, type ParameterSet } from '../forecast';
+import {
+  cutIn,
+  DEFAULT_VENUE,
+  isNonIntact,
+  methodIn,
+  MILD_DAY,
+  prepOf,
+  type Batch,
+  type ClockMethod,
+  type CookEvent,
+  type Cut,
+  type DayWeather,
+  type Method,
+  type Serving,
+} from '../model';
 import { AIR_GAP_MM } from '../packing';
+import { gradeOf } from '../quantities';
 import { limitsOf, type Limits } from '../safety';
 import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type Road, type SearchInput } from '../schedule';
 import { addMinutes } from '../units';
@@ -13,9 +28,32 @@ export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'libra
     const method = methodIn(library, batch.methodId);
     const serving = event.servings.find((each) => each.id === batch.servingId);
     if (!cut || !method || !serving || batch.pieces.length === 0) return [];
-    return [{ batch, cut, method, serving, temperMin: prepOf(cut, batch).temperMin, nonIntact: isNonIntact(cut, batch) }];
+    return [
+      {
+        batch,
+        cut,
+        method: clocked(event, batch, cut, method),
+        serving,
+        temperMin: prepOf(cut, batch).temperMin,
+        nonIntact: isNonIntact(cut, batch),
+      },
+    ];
   });
   return orders.sort((a, b) => (contentOf(a) < contentOf(b) ? -1 : contentOf(a) > contentOf(b) ? 1 : 0));
+}
+
+/** Its method by the clock of its heaviest piece. */
+function clocked(event: CookEvent, batch: Batch, cut: Cut, method: Method): ClockMethod {
+  const heaviest = batch.pieces.reduce((most, piece) => (piece.kg > most.kg ? piece : most));
+  const { kg, thicknessMm, startC = COLD_C } = heaviest;
+  const { altitudeM } = event;
+  const { airC } = weatherOf(event);
+  return byTheClock(
+    cut,
+    method,
+    { kg, thicknessMm, startC, grade: gradeOf(cut, batch, heaviest.grade), altitudeM, airC },
+    SHIPPED_PARAMETERS,
+  );
 }
 
 /** What a batch is, whatever it is called by: neither ids nor the order of the menu decide between two plans. */
@@ -38,18 +76,18 @@ function drivesOf(event: CookEvent): Road[] {
   });
 }
 
-/** The air of an event's day. */
-export const airOf = (event: Pick<CookEvent, 'weather'>): number => (event.weather ?? MILD_DAY).airC;
+/** The weather of an event's day. */
+export const weatherOf = (event: Pick<CookEvent, 'weather'>): DayWeather => event.weather ?? MILD_DAY;
 
 /** How far the event's weather lets pits stray beyond the usual, C. */
-export const wanderOf = (event: Pick<CookEvent, 'weather'>): number => weatherWanderC({ ...(event.weather ?? MILD_DAY), blower: false });
+export const wanderOf = (event: Pick<CookEvent, 'weather'>): number => weatherWanderC({ ...weatherOf(event), blower: false });
 
 /** What forecasts of an event's runs are asked with, where nothing is held hot. */
 export const cookContext = (event: CookEvent, confidence: number): ForecastContext => ({
   parameters: SHIPPED_PARAMETERS,
   law: predictiveLaw(SHIPPED_PARAMETERS.record, wanderOf(event)),
   altitudeM: event.altitudeM,
-  airC: airOf(event),
+  weather: weatherOf(event),
   confidence,
   hotHoldC: 0,
 });
@@ -64,7 +102,6 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     parameters,
     law: predictiveLaw(parameters.record, wanderOf(event)),
     altitudeM: event.altitudeM,
-    airC: airOf(event),
     confidence: event.confidence,
     earliestMs: input.earliestMs,
     limits,
@@ -74,7 +111,7 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     drives: drivesOf(event),
     cache,
     quiet: input.quiet ?? [],
-    weather: event.weather,
+    weather: weatherOf(event),
     pins: event.pins ?? [],
   };
 }

@@ -1,14 +1,17 @@
 import {
   BAND_STEP_MIN,
+  byTheClock,
   cookSetup,
   holdTogether,
   minutesAbove,
   minutesToMush,
+  openingsOf,
   predictiveLaw,
   predictedYield,
   runCook,
   SHIPPED_PARAMETERS,
   programmeOf,
+  SLICE_BELOW_C,
   summarise,
   weatherWanderC,
   DARK_SMOKE_MOST_H,
@@ -48,6 +51,8 @@ export interface WhatIfAnswer {
   surfaceC: number[];
   thinC?: number[];
   band: { minutes: number[]; p10C: number[]; p90C: number[] };
+  /** On the way down under a tent, from being pulled until it is cool enough to slice; empty where it never rises above that. */
+  rest: { minutes: number[]; coreC: number[] };
   done: Quantiles;
   /** When the core passes what cooks look out for; undefined where it does not get there. */
   milestones: { coreC: number; at?: Quantiles }[];
@@ -88,13 +93,19 @@ export const whatIfEnsemble = ({ weather }: WhatIfRequest): EnsembleOptions => (
 });
 
 const ROOM_C = 20;
+/** The pit of the bench, where the owner has none: opened as most are, and large. */
+const BENCH_PIT = { openingDropC: 15, recoverMin: 9, racks: [{ maxKg: 40 }] };
 const DRAWN_EVERY_MIN = 4;
 const HOLD_LOOKED_AT_MIN = 12 * 60;
 
+const clockedMethod = ({ cut, method, massKg, thicknessMm, startC, grade, altitudeM }: WhatIfRequest) =>
+  byTheClock(cut, method, { kg: massKg, thicknessMm, startC, grade, altitudeM, airC: ROOM_C }, SHIPPED_PARAMETERS);
+
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
-  const { cut, method, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare } = request;
+  const { cut, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare, weather } = request;
+  const method = clockedMethod(request);
   return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
-    pit: programmeOf(method, pitC, 15, 9),
+    pit: programmeOf(method, pitC, openingsOf(BENCH_PIT, pitC, weather, massKg)),
     pitKind,
     altitudeM,
     chew,
@@ -132,6 +143,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
     band: none
       ? { minutes: [], p10C: [], p90C: [] }
       : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
+    rest: restDrawn(tent.coreC, cook),
     done: none ? certain(cook.doneAtMin) : forecast.done,
     byWeight: byWeight(request),
     milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, forecast.samples) })),
@@ -154,6 +166,17 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
     lethalityShare: lethalityShare([...trace.coreC, ...rested], 1, table),
     rule: { limitC: rule.limit, reachedC: Math.max(cook.doneCoreC, ...rested), source: rule.source },
   };
+}
+
+const REST_DRAWN_MIN = 6 * 60;
+
+/** The core under a tent until it can be sliced, from the minute it is done. */
+function restDrawn(tentC: Float64Array, { status, doneAtMin, doneCoreC }: Cook): WhatIfAnswer['rest'] {
+  if (status === 'never' || doneCoreC <= SLICE_BELOW_C) return { minutes: [], coreC: [] };
+  const cool = tentC.findIndex((tempC, minute) => minute > 0 && tempC <= SLICE_BELOW_C);
+  const lastMin = Math.min(REST_DRAWN_MIN, cool < 0 ? tentC.length - 1 : cool);
+  const minutes = Array.from({ length: Math.ceil(lastMin / DRAWN_EVERY_MIN) }, (_, i) => i * DRAWN_EVERY_MIN).concat(lastMin);
+  return { minutes: minutes.map((minute) => doneAtMin + minute), coreC: minutes.map((minute) => tentC[minute]!) };
 }
 
 /** The weight rule of a cut, set by its usual piece cooked the same way. */

@@ -13,7 +13,7 @@ import {
   type PlannedCook,
   type PredictiveLaw,
 } from '../forecast';
-import type { Piece, Pit } from '../model';
+import { FIRM_MIN, type DayWeather, type Piece, type Pit } from '../model';
 import { gradeOf } from '../quantities';
 import type { BatchOrder } from './order';
 
@@ -57,7 +57,7 @@ export interface ForecastContext {
   /** How cooks in life differ from the forecast, in these hands and this weather. */
   law: PredictiveLaw;
   altitudeM: number;
-  airC: number;
+  weather: DayWeather;
   confidence: number;
   hotHoldC: number;
 }
@@ -116,20 +116,27 @@ interface Cooked {
   finish?: Finish;
 }
 
+/** All of a batch goes on at once. */
+const loadOf = ({ batch }: BatchOrder): number => batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+
 /** What a batch is, as physics knows it, and where it is cooked. */
-const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, airC }: ForecastContext): unknown[] =>
-  physicsOf(order, { pit, pitC, finish, altitudeM, airC });
+const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, weather }: ForecastContext): unknown[] =>
+  physicsOf(order, { pit, pitC, finish, altitudeM, weather, loadKg: loadOf(order) });
 
 function plannedFor(
   { order, pit, pitC, finish }: Cooked,
-  { altitudeM, airC, parameters }: ForecastContext,
+  { altitudeM, weather, parameters }: ForecastContext,
   piece: Omit<Piece, 'id'>,
   zoneOffsetC = 0,
   finishMin?: number,
 ): PlannedCook {
   const grade = piece.grade ?? gradeOf(order.cut, order.batch, undefined);
   const then = finish && finishMin !== undefined ? { ...finish, fromMin: finishMin } : undefined;
-  return plannedCook({ ...order, ...piece, grade }, { pit, pitC, finish: then, zoneOffsetC, altitudeM, airC }, parameters);
+  return plannedCook(
+    { ...order, ...piece, grade },
+    { pit, pitC, finish: then, zoneOffsetC, altitudeM, weather, loadKg: loadOf(order) },
+    parameters,
+  );
 }
 
 function cook(cache: ForecastCache, setup: CookSetup, { parameters }: ForecastContext): Cook {
@@ -174,7 +181,7 @@ export function forecastBatch(
 ): BatchForecast {
   let own = cache.byOrder.get(order);
   if (!own) cache.byOrder.set(order, (own = new Map()));
-  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.airC}|${context.law.cook.weatherLogSd}`;
+  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.weather.airC}|${context.weather.windMPerS}|${context.law.cook.weatherLogSd}`;
   let found = own.get(key);
   if (!found) own.set(key, (found = forecastAnew(cache, context, { order, pit, pitC, finish })));
   return found;
@@ -190,7 +197,7 @@ interface CookedBatch extends Pick<BatchForecast, 'first' | 'last' | 'doneMin' |
 }
 
 function cookedBatch(cache: ForecastCache, context: ForecastContext, cooked: Cooked): CookedBatch {
-  const { order, pitC, finish } = cooked;
+  const { order, finish } = cooked;
   const shapes = shapesOf(order.batch.pieces);
   const key = JSON.stringify([...physics(cooked, context), shapes.map(shapeKey), gradeOf(order.cut, order.batch, undefined)]);
   const known = cache.cooked.get(key);
@@ -246,12 +253,16 @@ function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Co
     early,
     late,
     chanceWithin: (medianMin, availableMin) => context.law.chanceWithin(modelCutId, medianMin, availableMin),
-    pullEarlyMin: first.doneAtMin * early,
+    // Opened by the clock, it firms up before it is first looked at.
+    pullEarlyMin: Math.min(
+      first.doneAtMin,
+      Math.max(first.doneAtMin * early, first.unwrapAtMin === undefined ? 0 : first.unwrapAtMin + FIRM_MIN),
+    ),
     pullMedianMin: last.doneAtMin,
     pullLateMin: last.doneAtMin * late,
     wrapMin: last.wrapAtMin,
     finishMin,
-    unwrapMin: last.wrapAtMin !== undefined ? method.unwrapAfterMin : undefined,
+    unwrapMin: last.unwrapAtMin,
     smokeMin: method.needsSmoke ? smokeMinutes(last) : undefined,
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     keeps(place, pieces) {

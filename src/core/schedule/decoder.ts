@@ -33,7 +33,7 @@ import { forecastBatch } from './batchForecast';
 /** All that a schedule depends on beside its batches. */
 export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'crewLedger'> {
   quiet: readonly Shift[];
-  weather?: DayWeather;
+  weather: DayWeather;
   pins: readonly Pin[];
 }
 
@@ -107,6 +107,7 @@ export class Decoder {
     orders: readonly BatchOrder[],
     readonly input: SearchInput,
     memo: PackingMemo = new Map(),
+    toldOn?: { days: number; seed: string },
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
     const modelCutOf = (batchId: string) => {
@@ -122,7 +123,7 @@ export class Decoder {
     ]);
     const of = { law: input.law, modelCutOf, nameOf: (key: string) => names.get(key) ?? key };
     this.days = new Days(of);
-    this.freshDays = Days.fresh(of);
+    this.freshDays = toldOn ? new Days(of, toldOn.days, toldOn.seed) : Days.fresh(of);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(

@@ -1,10 +1,10 @@
-import type { Batch, Cut, Method, Serving } from '../model';
+import type { Batch, Cut, ClockMethod, Serving } from '../model';
 
 /** A batch with everything that decides how it cooks. */
 export interface BatchOrder {
   batch: Batch;
   cut: Cut;
-  method: Method;
+  method: ClockMethod;
   serving: Serving;
   /** Minutes in the warm before going on; they count toward the danger zone. */
   temperMin: number;

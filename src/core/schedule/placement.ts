@@ -1,5 +1,5 @@
 import type { ParameterSet, PredictiveLaw } from '../forecast';
-import type { Duty, ManualPlacement, Pit } from '../model';
+import type { DayWeather, Duty, ManualPlacement, Pit } from '../model';
 import type { Limits } from '../safety';
 import type { ForecastCache } from './batchForecast';
 import type { CrewLedger } from './crewLedger';
@@ -21,8 +21,7 @@ export interface PlacementContext {
   parameters: ParameterSet;
   law: PredictiveLaw;
   altitudeM: number;
-  /** The day's air, where meat rests and boxes stand. */
-  airC: number;
+  weather: DayWeather;
   confidence: number;
   earliestMs: number;
   limits: Limits;

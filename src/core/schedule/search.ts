@@ -34,9 +34,14 @@ const betterThan = (a: Decoded, b: Decoded): boolean =>
     ? isBetter(a.objective, b.objective)
     : a.leftKg < b.leftKg;
 
-/** The plan a scheme stands for. */
-export function scheduleBy(orders: readonly BatchOrder[], input: SearchInput, scheme: Scheme | undefined): Found {
-  const decoder = new Decoder(orders, input);
+/** The plan a scheme stands for, with its odds on the usual fresh days, or on so many others. */
+export function scheduleBy(
+  orders: readonly BatchOrder[],
+  input: SearchInput,
+  scheme: Scheme | undefined,
+  toldOn?: { days: number; seed: string },
+): Found {
+  const decoder = new Decoder(orders, input, undefined, toldOn);
   const decoded = decoder.decode(scheme ?? { order: [], overrides: {}, seed: 1, iterations: 0 });
   return foundOf(decoder, decoded, lowerBound(orders, input));
 }

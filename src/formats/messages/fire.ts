@@ -1,7 +1,7 @@
-import { buyingOf, cutIn, fuelOf, type Pit, type Run, type Task } from '../../core/model';
+import { buyingOf, cutIn, fuelOf, methodIn, type Pit, type Run, type Task } from '../../core/model';
 import { batchName, lowerPit, piecesMessage, type MessageContext, type TaskMessage } from './names';
 import { tagOf } from './rack';
-import { formatMass, formatMinutes, formatSetPoint, formatSmallMass } from '../units';
+import { formatMass, formatMinutes, formatSetPoint, formatSmallMass, formatTemp } from '../units';
 
 const FIRE_KINDS = ['light', 'closeAir', 'setPoint', 'reload', 'ash', 'water', 'wood', 'tube'] as const;
 type FireTask = Task & { kind: (typeof FIRE_KINDS)[number] };
@@ -62,7 +62,7 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
     case 'setPoint':
       return {
         title: `Set the ${name} to ${setMessage(messageContext, pit, task.pitC!)}`,
-        detail: 'Change the heat ahead of the next batch.',
+        detail: stepMessage(messageContext, task, runs) ?? 'Change the heat ahead of the next batch.',
       };
     case 'reload': {
       const what = fuel === 'split wood' ? `${woodOn(messageContext, task.pitId!, task.atMs, runs)}, split` : fuel;
@@ -123,4 +123,19 @@ export function rhythmTaskMessage(messageContext: MessageContext, task: Task, ru
     default:
       return undefined;
   }
+}
+
+/** A step that waits for a core is taken when the probe says so; the minute is only where it is expected. */
+function stepMessage({ event, library, units }: MessageContext, task: Task, runs: readonly Run[]): string | undefined {
+  for (const run of runs) {
+    const batch = event.batches.find((each) => each.id === run.batchId);
+    const method = batch && methodIn(library, batch.methodId);
+    if (!method || run.pitId !== task.pitId || task.atMs < run.onAtMs || task.atMs > run.pullLateMs) continue;
+    const step = method.steps?.find(
+      ({ fromCoreC, pitC }) => fromCoreC !== undefined && Math.round(run.pitC + pitC - method.pitC) === Math.round(task.pitC!),
+    );
+    if (step?.fromCoreC !== undefined)
+      return `When the core of the ${batch.label || cutIn(library, batch.cutId)!.noun[1]} reads ${formatTemp(step.fromCoreC, units)}; about now.`;
+  }
+  return undefined;
 }

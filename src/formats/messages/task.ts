@@ -1,8 +1,8 @@
-import { cutIn, methodIn, type Reason, type Run, type Task, type TaskKind, type Wrap } from '../../core/model';
+import { cutIn, FIRM_MIN, methodIn, type Method, type Reason, type Run, type Task, type TaskKind, type Wrap } from '../../core/model';
 import { limitsOf } from '../../core/safety';
 import { clockTime } from '../clock';
 import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext, type TaskMessage } from './names';
-import { formatMass, formatMinutes, formatSetPoint, formatTemp } from '../units';
+import { formatMass, formatMinutes, formatSetPoint, formatTemp, type Units } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
 
@@ -68,7 +68,10 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       };
     }
     case 'unwrap':
-      return { title: `Unwrap ${pieces}`, detail: 'Open again to dry and glaze.' };
+      return {
+        title: `Unwrap ${pieces}`,
+        detail: `Open again, sooner if a probe slides in already; ${FIRM_MIN} min to dry and firm up before any is pulled.${addedMessage(messageContext, batch, 'glaze')}`,
+      };
     case 'move': {
       const finish = run.legs.find((leg) => leg.fromMs === run.moveAtMs);
       return {
@@ -81,7 +84,7 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         title: `Start checking ${pieces}`,
         detail:
           cut.done.by === 'tender'
-            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${addedMessage(messageContext, batch, 'glaze')}`
+            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${run.unwrapAtMs === undefined ? addedMessage(messageContext, batch, 'glaze') : ''}`
             : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. Measure and write down the peak. Expected ${time(run.pullMedianMs)}.`,
       };
     case 'pull':
@@ -93,8 +96,8 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         title: `Rest ${pieces}`,
         detail:
           cut.done.by === 'core'
-            ? `At least ${formatMinutes(run.restMin)} on the board; the core still climbs.`
-            : `At least ${formatMinutes(run.restMin)}, under a tent.`,
+            ? `${restMessage(method, run, units)} on the board; the core still climbs.`
+            : `${restMessage(method, run, units)}, under a tent.`,
       };
     case 'hold': {
       const bare = cut.species !== 'dish' && (run.wrapAtMs === undefined || run.unwrapAtMs !== undefined);
@@ -113,6 +116,12 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       return { title: capital(task.kind), detail: '' };
   }
 }
+
+/** By the core where the method rests to one, with the minutes it should take; by the minutes otherwise. */
+const restMessage = ({ restToC }: Method, { restMin }: Run, units: Units): string =>
+  restToC === undefined
+    ? `At least ${formatMinutes(restMin)}`
+    : `Until the core has fallen to ${formatTemp(restToC, units)}, about ${formatMinutes(restMin)}`;
 
 /** One sentence for one reason of a run's start. */
 export function reasonMessage(messageContext: MessageContext, reason: Reason): string {

@@ -5,7 +5,7 @@ import eventSchema from '../../../docs/formats/event.schema.json' with { type: '
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
 import { limitProblems } from '../../core/edits';
-import { findCut, LIMITS } from '../../core/model';
+import { findCut, LIMITS, type HeatStep } from '../../core/model';
 import type { ExchangePlan } from '../../core/model';
 import type { EventFile } from './eventFile';
 import { unpacked } from './eventIn';
@@ -235,10 +235,12 @@ function eventProblems(event: EventFileV1): Misread[] {
     const { coreC, afterMin, bark } = method.wrapWhen ?? {};
     if (method.wrap !== 'none' && coreC === undefined && afterMin === undefined && !bark)
       wrong(`${path}.method.wrapWhen`, `says not when to wrap in ${method.wrap}`);
-    method.steps?.forEach((step, k) => {
-      if (k > 0 && step.fromMin <= method.steps![k - 1]!.fromMin)
-        wrong(`${path}.method.steps[${k}].fromMin`, 'is not after the step before');
-    });
+    for (const when of ['fromMin', 'fromCoreC'] as const)
+      ((method.steps ?? []) as readonly HeatStep[]).reduce((before, step, k) => {
+        const value = step[when] ?? before;
+        if (step[when] !== undefined && value <= before) wrong(`${path}.method.steps[${k}].${when}`, 'is not after the step before');
+        return value;
+      }, -Infinity);
   });
   event.pits.forEach((pit, i) => {
     upward(pit.rangeC, `$.pits[${i}].rangeC`);

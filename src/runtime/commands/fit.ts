@@ -95,10 +95,7 @@ const isOwners = process.argv.length > 2;
 const begin = isOwners ? SHIPPED_PARAMETERS.global : undefined;
 const shipped: ParameterSet = { ...SHIPPED_PARAMETERS, record: undefined };
 say('as shipped', SHIPPED_PARAMETERS);
-const globalOnly = say(
-  'global parameters only',
-  fitParameters(data, { ...shipped, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }),
-);
+const globalOnly = say('global parameters only', fitParameters(data, { ...shipped, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }));
 const fitted = fitParameters(data, shipped, { perCut: true, rounds: ROUNDS, begin });
 const errors = say('with shrunken cut corrections', fitted);
 const unseen = crossValidate(data, shipped, ROUNDS_UNSEEN);

@@ -76,6 +76,7 @@ export function CutForm({ cut, saveCut, onDone }: { cut: CutRecord; saveCut: Act
         ]}
       />
       <FigureField<C> name="carveMin" label="Carving, a piece" conversion={minutes} />
+      <FigureField<C> name="restMostMin" label="Longest rest" conversion={minutes} optional />
       <FigureField<C> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <TextField<C> name="signs" label="How to tell it is done" className="col-span-2 sm:col-span-4" />
       <TextField<C> name="probe" label="Where the probe goes" className="col-span-2 sm:col-span-4" />

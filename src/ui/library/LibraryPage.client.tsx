@@ -229,7 +229,7 @@ function methodFacts(method: Method, units: Units): [string, string][] {
     ],
     ...(method.steps ?? []).map((step): [string, string] => [
       'Steps',
-      `to ${formatSetPoint(step.pitC, units)} after ${formatMinutes(step.fromMin)}`,
+      `to ${formatSetPoint(step.pitC, units)} ${step.fromMin !== undefined ? `after ${formatMinutes(step.fromMin)}` : `at a core of ${formatTemp(step.fromCoreC!, units)}`}`,
     ]),
     ['Wrap', method.wrap === 'none' ? WRAPS.none : `${WRAPS[method.wrap]}, ${whens.join(all ? ' and ' : ' or ')}`],
     ...(method.unwrapAfterMin === undefined ? [] : [['Unwrapped', `after ${formatMinutes(method.unwrapAfterMin)}`] as [string, string]]),
@@ -245,7 +245,10 @@ function methodFacts(method: Method, units: Units): [string, string][] {
         ]
       : []),
     ['Smoke', method.needsSmoke ? (method.finishOffSmoke ? 'until the wrap' : 'throughout') : 'not needed'],
-    ['Vent, then rest', `${formatMinutes(method.ventMin)}, ${formatMinutes(method.restMin)}`],
+    [
+      'Vent, then rest',
+      `${formatMinutes(method.ventMin)}, ${method.restToC === undefined ? formatMinutes(method.restMin) : `to a core of ${formatTemp(method.restToC, units)}`}`,
+    ],
     [
       'Hold',
       `${formatMinutes(method.holdIdealMin[0])} to ${formatMinutes(method.holdIdealMin[1])}, at most ${formatMinutes(method.holdMaxMin)}`,
@@ -272,6 +275,7 @@ function cutFacts(cut: Cut, units: Units): [string, string][] {
     ...(cut.bones ? [['Bones', String(cut.bones)] as [string, string]] : []),
     ['Trimming', cut.trimMin ? `${cut.trimMin} min a piece` : 'none'],
     ['Carving', `${cut.carveMin} min a piece`],
+    ...(cut.restMostMin === undefined ? [] : [['Rest', `${formatMinutes(cut.restMostMin)} at most`] as [string, string]]),
     ['Longest hold', formatMinutes(cut.holdMaxMin)],
   ];
 }

@@ -86,6 +86,7 @@ export function MethodForm({
       <FigureField<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
       <FigureField<M> name="ventMin" label="Vent" conversion={minutes} />
       <FigureField<M> name="restMin" label="Rest" conversion={minutes} />
+      <FigureField<M> name="restToC" label="or rest to core" conversion={heat} optional />
       <FigureField<M> name="holdIdealMin.0" label="Ideal hold from" conversion={minutes} />
       <FigureField<M> name="holdIdealMin.1" label="to" conversion={minutes} />
       <FigureField<M> name="holdMaxMin" label="Longest hold" conversion={minutes} />
@@ -109,17 +110,26 @@ function HeatSteps() {
   const { control, getValues } = useFormContext<M>();
   const steps = useFieldArray({ control, name: 'steps', keyName: 'key' });
   const add = () => {
-    const last = getValues('steps')?.at(-1);
+    const last = getValues('steps')?.findLast((step) => step.fromMin !== undefined) ?? getValues('steps')?.at(-1);
     steps.append({ fromMin: (last?.fromMin ?? 120) + 60, pitC: last?.pitC ?? getValues('pitC') });
   };
   return (
     <table className="col-span-2 border-t border-line sm:col-span-4">
-      <caption className="pb-1 pt-2 text-left text-soft">Heat by the clock, after the pit heat it goes on at</caption>
+      <caption className="pb-1 pt-2 text-left text-soft">After the heat it goes on at: each step by the clock or at a core</caption>
       <tbody>
         {steps.fields.map((step, i) => (
           <tr key={step.key} className="align-bottom">
             <td className="pr-3 pt-2">
-              <FigureField<M> name={`steps.${i}.fromMin`} label="After" ariaLabel={`Step ${i + 1} after`} conversion={minutes} />
+              <FigureField<M> name={`steps.${i}.fromMin`} label="After" ariaLabel={`Step ${i + 1} after`} conversion={minutes} optional />
+            </td>
+            <td className="pr-3 pt-2">
+              <FigureField<M>
+                name={`steps.${i}.fromCoreC`}
+                label="or at core"
+                ariaLabel={`Step ${i + 1} at core`}
+                conversion={heat}
+                optional
+              />
             </td>
             <td className="pr-3 pt-2">
               <FigureField<M> name={`steps.${i}.pitC`} label="pit heat" ariaLabel={`Step ${i + 1} pit heat`} conversion={heat} />
@@ -132,7 +142,7 @@ function HeatSteps() {
           </tr>
         ))}
         <tr>
-          <td colSpan={3} className="pt-2">
+          <td colSpan={4} className="pt-2">
             <Button disabled={steps.fields.length >= MOST_STEPS} onClick={add}>
               <Plus size={16} aria-hidden /> Add a step
             </Button>

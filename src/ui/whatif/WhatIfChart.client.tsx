@@ -56,12 +56,23 @@ function drawing(compared: (Compared | undefined)[], units: Units, ink: Ink): Dr
         line: { color: ink(token), dash, width: 2.5 },
         hovertemplate: `${letter}  %{x:.1f} h  %{y:.0f} °${units.temp}<extra></extra>`,
       },
+      {
+        type: 'scatter',
+        mode: 'lines',
+        legendgroup: letter,
+        x: hours(answer.rest.minutes),
+        y: temps(answer.rest.coreC),
+        line: { color: ink(token), dash, width: 1.2 },
+        hovertemplate: `${letter}, resting under a tent  %{x:.1f} h  %{y:.0f} °${units.temp}<extra></extra>`,
+      },
     ];
   });
   const last = Math.max(
     1,
     ...compared.map((each) =>
-      each && Number.isFinite(each.answer.done.p90) ? Math.max(each.answer.done.p90, each.answer.minutes.at(-1) ?? 0) : 0,
+      each && Number.isFinite(each.answer.done.p90)
+        ? Math.max(each.answer.done.p90, each.answer.minutes.at(-1) ?? 0, each.answer.rest.minutes.at(-1) ?? 0)
+        : 0,
     ),
   );
   return {
