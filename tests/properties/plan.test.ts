@@ -41,8 +41,9 @@ function insideRack(rack: Rack, { xMm, yMm, widthMm, depthMm }: Box): boolean {
 function brokenRules({ event, pits, boxes, earliestMs }: PlanInput, plan: Plan): string[] {
   const broken: string[] = [];
   const legs = plan.runs.flatMap((run) => run.legs.map((leg) => ({ run, leg })));
-  /** A method's steps move along with the heat it was given; elsewhere than on its first pit it stays at that heat. */
+  /** A method's steps move along with the heat it was given; from its finish on it has the finish's. */
   const heatAt = (run: Plan['runs'][number], pitId: string, atMs: number) => {
+    if (run.finishAtMs !== undefined && atMs >= run.finishAtMs) return run.finishC!;
     const method = methodIn(SHIPPED_LIBRARY, batchOfRun(run).methodId)!;
     const step = pitId === run.pitId ? (method.steps ?? []).filter((each) => run.onAtMs + each.fromMin! * MIN <= atMs).at(-1) : undefined;
     return step ? run.pitC + step.pitC - method.pitC : run.pitC;

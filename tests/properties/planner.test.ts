@@ -62,8 +62,8 @@ describe('plans of random events', () => {
       if (plan.status === 'feasible') feasible++;
       else expect(plan.problems.some((problem) => problem.severity === 'broken')).toBe(true);
     }
-    // Most can be done: a planner that gives up on everything would keep every rule as well.
-    expect(feasible / EVENTS).toBeGreaterThan(0.5);
+    // Many can be done, wide as the range of a new owner is: a planner that gives up on everything would keep every rule as well.
+    expect(feasible / EVENTS).toBeGreaterThan(0.4);
   });
 
   it('are the same bytes for the same seed and iterations, and for the event read back from its own text', () => {

@@ -24,14 +24,12 @@ const worked = new WeakMap<Method, Map<string, ClockMethod>>();
 
 /**
  * A method with all its times on the clock, as one piece is expected to meet them: heat steps that wait for a core, and a
- * rest to a core. A rest belongs to the cut, and no method makes it longer than the cut bears (`restMostMin`). A method
- * that says all this in minutes is given back as it is.
+ * rest to a core. A method that says all this in minutes is given back as it is.
  */
 export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, parameters: ParameterSet): ClockMethod {
   const { steps = [], restToC, restMin } = method;
-  const mostMin = cut.restMostMin ?? Infinity;
   const onClock = steps.filter((step): step is ClockStep => step.fromMin !== undefined);
-  if (onClock.length === steps.length && restToC === undefined && restMin <= mostMin) return method as ClockMethod;
+  if (onClock.length === steps.length && restToC === undefined) return method as ClockMethod;
   let known = worked.get(method);
   if (!known) worked.set(method, (known = new Map()));
   const key = JSON.stringify([cut, piece, parameters.version]);
@@ -56,7 +54,7 @@ export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, param
   }
   const clockSteps = found.sort((a, b) => a.fromMin - b.fromMin);
   const asked = restToC === undefined ? restMin : restMinutes(restToC);
-  const clocked: ClockMethod = { ...method, steps: clockSteps.length > 0 ? clockSteps : undefined, restMin: Math.min(asked, mostMin) };
+  const clocked: ClockMethod = { ...method, steps: clockSteps.length > 0 ? clockSteps : undefined, restMin: asked };
   known.set(key, clocked);
   return clocked;
 

@@ -24,7 +24,12 @@ export function purposeOf(cut: Cut): Method['purpose'] {
   return cut.bones !== undefined ? 'ribs' : 'tender';
 }
 
-export const methodsFor = (library: Library, cut: Cut): Method[] => library.methods.filter((method) => method.purpose === purposeOf(cut));
+export function methodsFor(library: Library, cut: Cut): Method[] {
+  const fitting = library.methods.filter((method) => method.purpose === purposeOf(cut));
+  const restsLong = ({ restMin }: Method) => Number(restMin > (cut.restMostMin ?? Infinity));
+  // A rest belongs to the cut: what rests longer than it bears is offered last.
+  return fitting.sort((a, b) => restsLong(a) - restsLong(b));
+}
 
 /** Puts the owner's versions over the shipped ones, in the shipped order; what is new comes last. */
 export function libraryWith(own: Library): Library {

@@ -61,7 +61,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
   const planned = plannedCook(
     { ...order, ...piece, grade: gradeOf(cut, batch, piece.grade) },
-    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: run.kg },
+    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: order.loadKg },
     SHIPPED_PARAMETERS,
   );
   const { setup } = planned;

@@ -35,6 +35,7 @@ export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'libra
         method: clocked(event, batch, cut, method),
         serving,
         temperMin: prepOf(cut, batch).temperMin,
+        loadKg: batch.pieces.reduce((sum, piece) => sum + piece.kg, 0),
         nonIntact: isNonIntact(cut, batch),
       },
     ];

@@ -116,12 +116,9 @@ interface Cooked {
   finish?: Finish;
 }
 
-/** All of a batch goes on at once. */
-const loadOf = ({ batch }: BatchOrder): number => batch.pieces.reduce((sum, piece) => sum + piece.kg, 0);
-
 /** What a batch is, as physics knows it, and where it is cooked. */
 const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, weather }: ForecastContext): unknown[] =>
-  physicsOf(order, { pit, pitC, finish, altitudeM, weather, loadKg: loadOf(order) });
+  physicsOf(order, { pit, pitC, finish, altitudeM, weather, loadKg: order.loadKg });
 
 function plannedFor(
   { order, pit, pitC, finish }: Cooked,
@@ -134,7 +131,7 @@ function plannedFor(
   const then = finish && finishMin !== undefined ? { ...finish, fromMin: finishMin } : undefined;
   return plannedCook(
     { ...order, ...piece, grade },
-    { pit, pitC, finish: then, zoneOffsetC, altitudeM, weather, loadKg: loadOf(order) },
+    { pit, pitC, finish: then, zoneOffsetC, altitudeM, weather, loadKg: order.loadKg },
     parameters,
   );
 }

@@ -58,7 +58,7 @@ export class Days {
   /** A Latin hypercube: each luck takes every one of its equally likely values on one day, in an order of its own. */
   private normals(name: string): Float64Array {
     const random = seededRandom(hash(`${this.seed}${name}`));
-    const values = Float64Array.from({ length: this.days }, (_, i) => normalQuantile((i + 0.5) / this.days));
+    const values = Float64Array.from(evenNormals(this.days));
     for (let i = this.days - 1; i > 0; i--) {
       const j = Math.floor(random.uniform() * (i + 1));
       [values[i], values[j]] = [values[j]!, values[i]!];
@@ -135,6 +135,15 @@ export class Days {
     }
     return { servingId, onTimeShare: inTime / this.days, expectedLateMin: sum / this.days };
   }
+}
+
+const drawnEvenly = new Map<number, Float64Array>();
+
+/** Equally likely values of a standard normal, in order. */
+function evenNormals(count: number): Float64Array {
+  let found = drawnEvenly.get(count);
+  if (!found) drawnEvenly.set(count, (found = Float64Array.from({ length: count }, (_, i) => normalQuantile((i + 0.5) / count))));
+  return found;
 }
 
 /** FNV-1a. */
