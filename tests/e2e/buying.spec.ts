@@ -35,7 +35,7 @@ test('from the brief over buying, real weights and prep to the run sheet', async
   const csv = readFileSync((await (await download).path())!, 'utf8');
   const rows = Papa.parse<Record<string, string>>(csv.trim(), { header: true }).data;
   expect(rows.find((row) => row.item === 'brisket, whole, choice')).toMatchObject({ source: 'Butcher', pieces: '3' });
-  expect(rows.map((row) => row.item)).toEqual(expect.arrayContaining(['butcher paper', 'oak, split', 'food gloves']));
+  expect(rows.map((row) => row.item)).toEqual(expect.arrayContaining(['butcher paper', 'food gloves', expect.stringMatching(/^oak, /)]));
   await page.getByLabel('Black pepper, coarse').check();
   await expect(page.getByLabel('Black pepper, coarse')).toBeChecked();
 
