@@ -105,7 +105,7 @@ const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = 
       <RackDesk />
     </OpenDocument>
   ),
-  'run sheet': (input, plan) => <RunSheet input={input} plan={plan} decisions={decisionsOf(input, plan, cache)} />,
+  'run sheet': (input, plan) => <RunSheet input={input} plan={plan} decisions={decisionsOf(input, plan)} />,
   service: (input, plan) => (
     <ServiceDesk
       input={input}

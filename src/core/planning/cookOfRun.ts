@@ -1,9 +1,10 @@
-import type { PlannedPlace } from '../forecast';
-import type { Pit, Run } from '../model';
+import { plannedCook, SHIPPED_PARAMETERS, type PlannedCook, type PlannedPlace } from '../forecast';
+import type { Piece, Pit, Run } from '../model';
+import { gradeOf } from '../quantities';
 import type { BatchOrder } from '../schedule';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { batchOrders } from './searchInput';
+import { batchOrders, weatherOf } from './searchInput';
 
 /** A run as it is cooked: its batch, and its pit, heat and finish from a minute on. */
 export interface CookOfRun {
@@ -25,4 +26,25 @@ export function cookOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, 
       ? { pit: finishPit, pitC: run.finishC, fromMin: (run.finishAtMs - run.onAtMs) / MS_PER_MIN }
       : undefined;
   return { order, pit, pitC: run.pitC, finish };
+}
+
+/** The piece of a run that is expected last, where it lies: it decides when all are ready. */
+export interface SlowestOfRun extends CookOfRun {
+  piece: Piece;
+  planned: PlannedCook;
+}
+
+export function slowestOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run): SlowestOfRun | undefined {
+  const cooked = cookOfRun(input, run);
+  const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
+  const piece = cooked?.order.batch.pieces.find((each) => each.id === lastId);
+  if (!cooked || !piece) return undefined;
+  const { order } = cooked;
+  const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
+  const planned = plannedCook(
+    { ...order, ...piece, grade: gradeOf(order.cut, order.batch, piece.grade) },
+    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: order.loadKg },
+    SHIPPED_PARAMETERS,
+  );
+  return { ...cooked, piece, planned };
 }

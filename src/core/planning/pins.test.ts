@@ -98,7 +98,7 @@ describe('a plan under a name', () => {
 
 describe('what a plan says of itself', () => {
   it('decides early and late in every long run, while something can still be done', () => {
-    const decisions = decisionsOf(input, plan, cache);
+    const decisions = decisionsOf(input, plan);
     expect(decisions.map(({ atMs }) => atMs)).toEqual(decisions.map(({ atMs }) => atMs).toSorted((a, b) => a - b));
     for (const decision of decisions) {
       const run = plan.runs.find((each) => each.id === decision.runId)!;
@@ -106,8 +106,12 @@ describe('what a plan says of itself', () => {
       expect(decision.atMs).toBeLessThan(run.pullMedianMs);
       expect(decision.underC).toBeGreaterThan(0);
       expect(decision.underC).toBeLessThan(100);
-      if (decision.wrapNow) expect(decision.atMs).toBeLessThan(run.wrapAtMs!);
-      if (decision.raiseToC !== undefined) expect(decision.raiseToC).toBeGreaterThan(run.pitC);
+      expect(decision.levers.length).toBeGreaterThan(0);
+      for (const lever of decision.levers) {
+        expect(lever.gainMin).toBeGreaterThanOrEqual(10);
+        if (lever.code === 'wrap') expect(run.wrapAtMs).toBeDefined();
+        else expect(lever.pitC).toBeGreaterThan(run.pitC);
+      }
     }
   });
 

@@ -2,7 +2,6 @@ import {
   BAND_STEP_MIN,
   forecastCook,
   holdTogether,
-  plannedCook,
   predictedYield,
   SHIPPED_PARAMETERS,
   type CookForecast,
@@ -11,12 +10,11 @@ import {
   type Stall,
 } from '../forecast';
 import { isPoultry, type Run } from '../model';
-import { gradeOf } from '../quantities';
 import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safety';
 import { MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
-import { cookOfRun } from './cookOfRun';
-import { weatherOf, wanderOf } from './searchInput';
+import { slowestOfRun } from './cookOfRun';
+import { wanderOf } from './searchInput';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -50,20 +48,10 @@ const SAMPLES = 200;
 
 /** The curve behind one run of a plan, with its range; undefined when the event no longer has its batch. */
 export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
-  const cooked = cookOfRun(input, run);
-  if (!cooked) return undefined;
-  const { order } = cooked;
-  const { cut, batch } = order;
-  // The piece that is expected last decides when all are ready.
-  const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
-  const piece = batch.pieces.find((each) => each.id === lastId);
-  if (!piece) return undefined;
-  const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
-  const planned = plannedCook(
-    { ...order, ...piece, grade: gradeOf(cut, batch, piece.grade) },
-    { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: order.loadKg },
-    SHIPPED_PARAMETERS,
-  );
+  const slowest = slowestOfRun(input, run);
+  if (!slowest) return undefined;
+  const { order, piece, planned } = slowest;
+  const { cut } = order;
   const { setup } = planned;
   const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, samples: SAMPLES, wanderC: wanderOf(input.event) });
   const cook = forecast.median;

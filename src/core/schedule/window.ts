@@ -60,6 +60,15 @@ export function windowOf(
 /** Wrapped meat that would be done this soon after going to its finish is not worth the move. */
 const WORTH_FINISHING_MIN = 10;
 
+/** A look at what was wrapped a moment ago tells nothing. */
+const LOOK_AFTER_WRAP_MIN = 30;
+
+/** When a run is wrapped on paper: as expected; with the first look near, when a cook that is done so early is wrapped. */
+function wrapMinute(expected: number, early: number, median: number): number {
+  const near = early - expected < LOOK_AFTER_WRAP_MIN;
+  return Math.max(1, Math.min(early, Math.round(near ? (expected * early) / Math.max(1, median) : expected)));
+}
+
 /** A run's moments when it goes on at a given one. */
 export function windowFrom(
   order: BatchOrder,
@@ -74,7 +83,7 @@ export function windowFrom(
   const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
   const median = Math.min(late, Math.max(1, Math.round(timing.pullMedianMin)));
   const early = Math.min(median, Math.max(1, Math.floor(timing.pullEarlyMin)));
-  const wrap = method.wrap === 'none' ? undefined : Math.min(early, Math.max(1, Math.round(forecast.wrapMin ?? early)));
+  const wrap = method.wrap === 'none' ? undefined : wrapMinute(forecast.wrapMin ?? early, early, median);
   const there = finish && forecast.finishMin !== undefined && wrap !== undefined ? Math.max(wrap, forecast.finishMin) : undefined;
   if (finish && (there === undefined || there + WORTH_FINISHING_MIN > early)) return undefined;
   return {

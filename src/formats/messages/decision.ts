@@ -4,11 +4,11 @@ import { clockTime } from '../clock';
 import { lowerPit, piecesMessage, pitName, rackName, type MessageContext } from './names';
 import { formatMinutes, formatSetPoint, formatTemp } from '../units';
 
-/** `04:10: if the core of the 2 briskets is under 66 °C, they will be late: wrap now, or raise the trailer pit to 135 °C (about 40 min).` */
+/** `04:10: if the core of the 2 briskets is under 66 °C, it is likely to be late: raise the trailer pit to 135 °C (gains about 40 min).` */
 export function decisionMessage(
   messageContext: MessageContext,
   runs: readonly Run[],
-  { runId, atMs, underC, raiseToC, gainMin, wrapNow, pitId }: Decision,
+  { runId, atMs, underC, levers, pitId }: Decision,
 ): { time: string; words: string } {
   const { units, event } = messageContext;
   const run = runs.find((each) => each.id === runId)!;
@@ -18,17 +18,14 @@ export function decisionMessage(
   const where = several
     ? ` on the ${rackName(messageContext, leg.pitId, leg.rackId)} of the ${lowerPit(pitName(messageContext, leg.pitId))}`
     : '';
-  const levers = [
-    ...(wrapNow ? ['wrap at once'] : []),
-    ...(raiseToC === undefined
-      ? []
-      : [
-          `raise the ${lowerPit(pitName(messageContext, pitId))} to ${formatSetPoint(raiseToC, units)}${gainMin ? `, which gains about ${formatMinutes(gainMin)}` : ''}`,
-        ]),
-  ];
-  const then = levers.length > 0 ? levers.join(', or ') : 'tell the kitchen, and carve it last';
+  const words = levers.map((lever) => {
+    const gains = ` (gains about ${formatMinutes(lever.gainMin)})`;
+    return lever.code === 'wrap'
+      ? `wrap at once${gains}`
+      : `raise the ${lowerPit(pitName(messageContext, pitId))} to ${formatSetPoint(lever.pitC, units)}${gains}`;
+  });
   return {
     time: clockTime(atMs, event.timeZone, units.clock),
-    words: `If the core of the ${piecesMessage(messageContext, run.batchId, run.pieceIds.length)}${where} is under ${formatTemp(underC, units)}, it will be late: ${then}.`,
+    words: `If the core of the ${piecesMessage(messageContext, run.batchId, run.pieceIds.length)}${where} is under ${formatTemp(underC, units)}, it is likely to be late: ${words.join(', or ')}.`,
   };
 }

@@ -99,7 +99,8 @@ const globalOnly = say('global parameters only', fitParameters(data, { ...shippe
 const fitted = fitParameters(data, shipped, { perCut: true, rounds: ROUNDS, begin });
 const errors = say('with shrunken cut corrections', fitted);
 const unseen = crossValidate(data, shipped, ROUNDS_UNSEEN);
-console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}, on the way ${unseen.milestones.toFixed(4)}`);
+const onTheWay = Number.isNaN(unseen.milestones) ? '' : `, on the way ${unseen.milestones.toFixed(4)}`;
+console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}${onTheWay}`);
 // Rules of thumb say nothing of how cooks differ; an owner's cooks narrow the law.
 const record = isOwners ? recordFrom(data.finishes, fitted) : undefined;
 const law = predictiveLaw(record);

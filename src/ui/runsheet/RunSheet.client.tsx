@@ -9,16 +9,17 @@ import { clockTime, longDay, startOfHour } from '../../formats/clock';
 import { DEFERS, limitMessage, looseName } from '../../formats/messages/safety';
 import { planProblemMessage } from '../../formats/messages/problem';
 import { messageContextOf } from '../../formats/messages/names';
+import { taskMessage } from '../../formats/messages/task';
 import { Button, buttonClass } from '../kit/Button';
 import { Baseline } from '../plan/Baseline.client';
 import { useUnits } from '../kit/UnitsProvider';
 import { Decisions } from './Decisions';
 import { LoadOut } from './LoadOut';
-import { rowsOf, TaskLine } from './TaskLine';
+import { rowsOf, TaskLine, type Row } from './TaskLine';
 
 interface Hour {
   atMs: number;
-  tasks: Task[];
+  rows: Row[];
 }
 
 interface Day {
@@ -26,18 +27,24 @@ interface Day {
   hours: Hour[];
 }
 
-function daysOf(tasks: Task[], zone: string): Day[] {
-  const days: Day[] = [];
+function daysOf(tasks: Task[], zone: string, titleOf: (task: Task) => string): Day[] {
+  const days: { name: string; tasks: Task[] }[] = [];
   for (const task of tasks) {
     const name = longDay(task.atMs, zone);
-    const hourMs = startOfHour(task.atMs, zone);
-    let day = days.at(-1);
-    if (day?.name !== name) days.push((day = { name, hours: [] }));
-    const hour = day.hours.at(-1);
-    if (hour?.atMs === hourMs) hour.tasks.push(task);
-    else day.hours.push({ atMs: hourMs, tasks: [task] });
+    if (days.at(-1)?.name === name) days.at(-1)!.tasks.push(task);
+    else days.push({ name, tasks: [task] });
   }
-  return days;
+  return days.map(({ name, tasks: own }) => ({ name, hours: hoursOf(rowsOf(own, titleOf), zone) }));
+}
+
+function hoursOf(rows: Row[], zone: string): Hour[] {
+  const hours: Hour[] = [];
+  for (const row of rows) {
+    const atMs = startOfHour(row.task.atMs, zone);
+    if (hours.at(-1)?.atMs === atMs) hours.at(-1)!.rows.push(row);
+    else hours.push({ atMs, rows: [row] });
+  }
+  return hours;
 }
 
 /** Every action with its clock time, hour by hour, for the wall of the yard. */
@@ -50,6 +57,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
   const openings = new Set(plan.tasks.map((task) => task.opening).filter(Boolean)).size;
   const names = new Map((input.crew ?? []).map((member) => [member.id, member.name]));
   const sections = sectionsOf(by, plan.tasks, input, names);
+  const titleOf = (task: Task) => taskMessage(messageContext, task, plan.runs).title;
   const file = (format: string) => `/events/${event.id}/run-sheet/${format}`;
   return (
     <main className="mx-auto max-w-4xl px-4 py-5 print:max-w-none print:p-0">
@@ -88,7 +96,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
       </div>
       <Baseline messageContext={messageContext} input={input} plan={plan} />
       {plan.problems.map((problem, i) => (
-        <p key={i} className={`mb-2 border-l-4 bg-sheet px-3 py-1.5 ${problem.severity === 'broken' ? 'border-bad' : 'border-warn'}`}>
+        <p key={i} className={`mb-2 border-l-4 bg-sheet px-3 py-1.5 print:mb-1 print:py-0.5 ${problem.severity === 'broken' ? 'border-bad' : 'border-warn'}`}>
           <strong>{planProblemMessage(messageContext, problem).what}</strong> {planProblemMessage(messageContext, problem).remedy}
         </p>
       ))}
@@ -119,15 +127,15 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
           className={section.name ? 'mb-7 break-after-page last:break-after-auto' : ''}
         >
           {section.name && <h2 className="mb-2 text-xl">{section.name}</h2>}
-          {daysOf(section.tasks, zone).map((day) => (
-            <section key={day.name} className="mb-5">
+          {daysOf(section.tasks, zone, titleOf).map((day) => (
+            <section key={day.name} className="mb-5 print:mb-2">
               <h3 className="font-title mb-1 border-b-2 border-ink pb-1 text-lg font-bold">{day.name}</h3>
               <ol>
                 {day.hours.map((hour) => (
-                  <li key={hour.atMs} className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5">
+                  <li key={hour.atMs} className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5 print:gap-1 print:py-0.5">
                     <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
                     <ol>
-                      {rowsOf(hour.tasks).map((row) => (
+                      {hour.rows.map((row) => (
                         <TaskLine key={row.task.id} row={row} messageContext={messageContext} plan={plan} names={names} />
                       ))}
                     </ol>

@@ -2,31 +2,41 @@ import { DoorOpen } from 'lucide-react';
 import type { Plan, Task } from '../../core/model';
 import { clockTime } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
+import { MS_PER_MIN } from '../../core/units';
 import type { MessageContext } from '../../formats/messages/names';
 import { taskMessage } from '../../formats/messages/task';
 
-/** Done over and over: within an hour they share a line, and only the first of the day says how. */
+/** Done over and over: what is the same again shares a line, and only the first of the day says how. */
 const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray'];
 
-interface Row {
+export interface Row {
   task: Task;
   again: Task[];
 }
 
 const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
 
-export function rowsOf(tasks: readonly Task[]): Row[] {
+/** Lines of a day: each task, with those after it that say the very same of the same fire or meat. */
+export function rowsOf(tasks: readonly Task[], titleOf: (task: Task) => string): Row[] {
   const rows: Row[] = [];
   for (const task of tasks) {
-    const row = RHYTHM.includes(task.kind) ? rows.find((each) => alike(each.task, task)) : undefined;
-    if (row) row.again.push(task);
+    // Only with the last of its kind: what changes in between begins a line of its own.
+    const row = RHYTHM.includes(task.kind) ? rows.findLast((each) => alike(each.task, task)) : undefined;
+    if (row && titleOf(row.task) === titleOf(task)) row.again.push(task);
     else rows.push({ task, again: [] });
   }
   return rows;
 }
 
+/** Minutes between tasks that come at an even rhythm; undefined for fewer than three more, or an uneven one. */
+export function rhythmMin({ task, again }: Row): number | undefined {
+  const times = [task, ...again].map((each) => each.atMs);
+  const gaps = new Set(times.slice(1).map((atMs, i) => Math.round((atMs - times[i]!) / MS_PER_MIN)));
+  return again.length >= 3 && gaps.size === 1 ? [...gaps][0] : undefined;
+}
+
 export function TaskLine({
-  row: { task, again },
+  row,
   messageContext,
   plan,
   names,
@@ -36,6 +46,8 @@ export function TaskLine({
   plan: Plan;
   names: ReadonlyMap<string, string>;
 }) {
+  const { task, again } = row;
+  const everyMin = rhythmMin(row);
   const words = taskMessage(messageContext, task, plan.runs);
   const known = RHYTHM.includes(task.kind) && plan.tasks.find((each) => alike(each, task)) !== task;
   const time = (each: Task) => (
@@ -46,12 +58,22 @@ export function TaskLine({
   const first = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
   const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
   return (
-    <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5">
+    <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5 print:gap-1 print:py-0 print:leading-snug">
       <span aria-hidden className="mt-1 block size-3.5 self-start border border-soft" />
       {time(task)}
       <span>
         <span className={`font-semibold ${task.kind === 'serve' ? 'text-ember-ink' : ''}`}>{words.title}</span>{' '}
-        {again.length > 0 && <span className="text-[0.92rem]">and at {again.map(time)} </span>}
+        {again.length > 0 && (
+          <span className="text-[0.92rem]">
+            {everyMin === undefined ? (
+              <>and at {again.flatMap((each, i) => (i === 0 ? [time(each)] : [', ', time(each)]))} </>
+            ) : (
+              <>
+                then every {everyMin} min until {time(again.at(-1)!)}{' '}
+              </>
+            )}
+          </span>
+        )}
         {task.who && (
           <span className="mr-1 rounded bg-paper px-1 text-[0.85rem]">{task.who.map((id) => names.get(id) ?? 'crew').join(', ')}</span>
         )}

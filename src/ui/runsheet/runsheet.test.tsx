@@ -1,13 +1,13 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
-import { DEFAULT_VENUE, SHIPPED_LIBRARY } from '../../core/model';
-import { buildPlan, decisionsOf } from '../../core/planning';
+import { DEFAULT_VENUE, SHIPPED_LIBRARY, type Task } from '../../core/model';
+import { buildPlan, type Decision } from '../../core/planning';
 import type { MessageContext } from '../../formats/messages/names';
 import { DEFAULT_UNITS } from '../../formats/units';
 import { Decisions } from './Decisions';
 import { LoadOut } from './LoadOut';
-import { rowsOf, TaskLine } from './TaskLine';
+import { rhythmMin, rowsOf, TaskLine } from './TaskLine';
 
 const away = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' }), batchOf('spare-ribs', 6), batchOf('chicken-half', 6)], {
   venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 },
@@ -26,7 +26,7 @@ const textOf = (markup: string) => markup.replace(/<[^>]+>/g, ' ').replace(/\s+/
 
 describe('the run sheet', () => {
   it('has a line for every task, with its time, and nothing left out of its words', () => {
-    const rows = rowsOf(plan.tasks);
+    const rows = rowsOf(plan.tasks, (task) => task.kind);
     expect(rows.reduce((sum, row) => sum + 1 + row.again.length, 0)).toBe(plan.tasks.length);
     for (const row of rows) {
       const text = textOf(renderToStaticMarkup(<TaskLine row={row} messageContext={messageContext} plan={plan} names={new Map()} />));
@@ -53,7 +53,7 @@ describe('the run sheet', () => {
     expect(line(shared.find((task) => task.id === second!.id)!)).toContain('same opening');
   });
 
-  it('tells of tending the fire once an hour, and how only the first time', () => {
+  it('tells of tending the fire once for as long as it is the same, and how often', () => {
     const reload = (minute: number, kg: number) => ({
       id: `r${minute}`,
       kind: 'reload' as const,
@@ -62,11 +62,16 @@ describe('the run sheet', () => {
       pitId: 'offset',
       kg,
     });
-    const rows = rowsOf([reload(0, 2), reload(20, 2), { ...reload(30, 2), pitId: 'oven' }, reload(40, 2)]);
+    const titleOf = (task: Task) => `feed ${task.kg}`;
+    const rows = rowsOf([reload(0, 2), reload(20, 2), { ...reload(30, 2), pitId: 'oven' }, reload(40, 2), reload(60, 3)], titleOf);
     expect(rows.map((row) => [row.task.pitId, row.again.length])).toEqual([
       ['offset', 2],
       ['oven', 0],
+      ['offset', 0],
     ]);
+    expect(rhythmMin(rows[0]!)).toBeUndefined();
+    expect(rhythmMin({ task: reload(0, 2), again: [reload(20, 2), reload(40, 2), reload(60, 2)] })).toBe(20);
+    expect(rhythmMin({ task: reload(0, 2), again: [reload(20, 2), reload(45, 2), reload(60, 2)] })).toBeUndefined();
   });
 });
 
@@ -94,10 +99,23 @@ describe('the load-out', () => {
 
 describe('decision points', () => {
   it('stand in the order of the clock, each with its lever, and not at all when there are none', () => {
-    const decisions = decisionsOf(input, plan);
+    const [run] = plan.runs;
+    const at = (atMs: number): Decision => ({
+      runId: run!.id,
+      pitId: run!.pitId,
+      atMs,
+      underC: 60,
+      levers: [
+        { code: 'raise', pitC: 135, gainMin: 40 },
+        { code: 'wrap', gainMin: 25 },
+      ],
+    });
+    const decisions = [at(run!.onAtMs + 3_600_000), at(run!.onAtMs + 7_200_000)];
     const markup = renderToStaticMarkup(<Decisions messageContext={messageContext} plan={plan} decisions={decisions} />);
     expect(markup.match(/<li/g)).toHaveLength(decisions.length);
-    expect(decisions.map((decision) => decision.atMs)).toEqual(decisions.map((decision) => decision.atMs).sort((a, b) => a - b));
+    expect(textOf(markup)).toMatch(
+      /is likely to be late: raise the .* to .* \(gains about 40 min\), or wrap at once \(gains about 25 min\)\./,
+    );
     expect(renderToStaticMarkup(<Decisions messageContext={messageContext} plan={plan} decisions={[]} />)).toBe('');
   });
 });
