@@ -36,7 +36,9 @@ test('an event from nothing to a calendar: three cuts, a plan, an hour earlier, 
   const calendar = new ICAL.Component(ICAL.parse(readFileSync(await (await download).path(), 'utf8')));
   ICAL.TimezoneService.register(calendar.getFirstSubcomponent('vtimezone')!);
   const starts = calendar.getAllSubcomponents('vevent').map((entry) => new ICAL.Event(entry).startDate.toJSDate().getTime() / 60_000);
-  expect(starts).toEqual(sheet);
+  // The sheet says an even rhythm once; the calendar has every time of it.
+  expect(starts).toEqual(expect.arrayContaining(sheet));
+  expect(new Set(sheet).size).toBeGreaterThan(15);
 });
 
 test('a serving is nudged on the plan, every run follows at once, and undo brings it back', async ({ page }) => {
