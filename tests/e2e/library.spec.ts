@@ -60,7 +60,7 @@ test('a cut of one’s own is made from a shipped one and is offered in the brie
   await saved(page);
 });
 
-test('the heat of a method goes by several steps, in order of the clock', async ({ page }) => {
+test('the heat of a method goes by several steps, in order of the clock or at a core', async ({ page }) => {
   await page.goto('/library');
   await page.getByRole('button', { name: 'Low for smoke, then up' }).click();
   const entry = page.getByRole('region', { name: 'Low for smoke, then up' });
@@ -77,9 +77,19 @@ test('the heat of a method goes by several steps, in order of the clock', async 
   const own = page.getByRole('region', { name: 'Two steps up' });
   await expect(own.getByText(/to 275 °F after/)).toBeVisible();
   await expect(own.getByText(/to 300 °F after/)).toBeVisible();
+  // A step may wait for a core in place of the clock, not for both; and it rests to a core.
+  await own.getByRole('button', { name: 'Change' }).click();
+  await dialog.getByLabel('Step 2 at core').fill('150');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('Say after how long, or at which core: one of the two.')).toBeVisible();
+  await dialog.getByLabel('Step 2 after').fill('');
+  await dialog.getByLabel('or rest to core').fill('145');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByText('to 300 °F at a core of 150 °F')).toBeVisible();
+  await expect(own.getByText('to a core of 145 °F')).toBeVisible();
   await own.getByRole('button', { name: 'Change' }).click();
   await dialog.getByRole('button', { name: 'Remove step 2' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
-  await expect(own.getByText(/to 300 °F after/)).toBeHidden();
+  await expect(own.getByText(/to 300 °F/)).toBeHidden();
   await own.getByRole('button', { name: 'Take away' }).click();
 });
