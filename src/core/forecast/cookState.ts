@@ -40,7 +40,7 @@ export interface CookState {
   airC: number;
   /** The pit as it was measured at a minute, in place of what the programme says; openings are in it. */
   measuredC?: (minute: number) => number | undefined;
-  /** Hands wrap and open it: it waits for `wrapNow`, whatever the rule says. */
+  /** Hands wrap it: it waits for `wrapNow`, whatever the rule says. What is opened again by the clock still is. */
   byHand: boolean;
   converted: number;
   convertedBefore: number;
@@ -201,9 +201,9 @@ function judgeDone(cook: CookState): Finish | undefined {
 /** Wraps by core, clock or bark, on its own where it lags, and unwraps by the clock. Each opens the pit. */
 function applyWrap(cook: CookState): void {
   const { setup, minute } = cook;
-  if (cook.byHand) return;
-  if (cook.wrapAtMin === undefined && setup.wrap !== 'none' && wrapIsDue(setup, minute, cook.nowC, cook.bark)) wrapNow(cook, setup.wrap);
-  if (setup.rescue && cook.wrap !== setup.rescue.wrap && minute >= setup.rescue.afterMin) {
+  if (!cook.byHand && cook.wrapAtMin === undefined && setup.wrap !== 'none' && wrapIsDue(setup, minute, cook.nowC, cook.bark))
+    wrapNow(cook, setup.wrap);
+  if (!cook.byHand && setup.rescue && cook.wrap !== setup.rescue.wrap && minute >= setup.rescue.afterMin) {
     cook.wrap = setup.rescue.wrap;
     cook.wrapAtMin ??= minute;
     cook.openedAtMin = minute;

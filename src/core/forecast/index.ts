@@ -16,7 +16,7 @@ export type { RestHow } from './rest';
 export { SHIPPED_PARAMETERS } from './parameters';
 export type { ParameterSet } from './parameters';
 export { byTheClock } from './clockMethod';
-export { openingsOf } from './openings';
+export { openingsOf, withTurns } from './openings';
 export { programmeOf, setPointC, steadyPit } from './pit';
 export { COLD_C, physicsOf, plannedCook } from './plannedCook';
 export type { PlannedCook, PlannedPlace } from './plannedCook';

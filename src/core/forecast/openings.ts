@@ -33,9 +33,10 @@ export function fullShareOf(pit: { racks: readonly { maxKg: number }[] }, loadKg
 
 const QUICK = Object.freeze({ stepMin: 4, cells: 10 });
 
-/** When pieces are turned so many times, evenly spread over the time they are bare: minutes from going on. */
-export function turnTimes(setup: CookSetup, parameters: ParameterSet, turns: number): number[] {
+/** The same cook with its pieces turned so many times, evenly spread over the time they are bare. */
+export function withTurns(setup: CookSetup, parameters: ParameterSet, turns = 0): CookSetup {
+  if (turns === 0) return setup;
   const { wrapAtMin, doneAtMin } = runCook(setup, parameters, QUICK);
   const bareMin = wrapAtMin ?? doneAtMin;
-  return Array.from({ length: turns }, (_, i) => Math.round((bareMin * (i + 1)) / (turns + 1)));
+  return { ...setup, turnsAtMin: Array.from({ length: turns }, (_, i) => Math.round((bareMin * (i + 1)) / (turns + 1))) };
 }

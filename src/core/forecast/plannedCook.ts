@@ -1,6 +1,6 @@
 import type { ClockMethod, Cut, DayWeather, Grade, Pit } from '../model';
 import type { HoldingPlace, HoldPlan } from './hold';
-import { fullShareOf, openingsOf, turnTimes } from './openings';
+import { fullShareOf, openingsOf, withTurns } from './openings';
 import type { ParameterSet } from './parameters';
 import { programmeOf } from './pit';
 import { cookSetup, type CookSetup } from './setup';
@@ -53,7 +53,7 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
   const programme = programmeOf(method, pitC, openingsOf(pit, pitC, weather, loadKg));
   if (finish)
     programme.steps = [...programme.steps.filter((step) => step.fromMin < finish.fromMin), { fromMin: finish.fromMin, pitC: finish.pitC }];
-  const setup = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, method, parameters, {
+  const opened = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, method, parameters, {
     pit: programme,
     pitKind: pit.kind,
     finishKind: finish && finish.pit !== pit ? finish.pit.kind : undefined,
@@ -63,7 +63,7 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
     smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
     zoneOffsetC,
   });
-  if (method.turns) setup.turnsAtMin = turnTimes(setup, parameters, method.turns);
+  const setup = withTurns(opened, parameters, method.turns);
   return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin, airC) };
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { cookInLife, FORESEEN, type CookInLife, type ProbeTrouble } from '../../../tests/fixtures/cooksInLife';
-import { predictiveLaw, recordOf, runCook, SHIPPED_PARAMETERS } from '../forecast';
+import { cookSetup, predictiveLaw, recordOf, runCook, SHIPPED_PARAMETERS, startCook, steadyPit, stepCook, wrapNow } from '../forecast';
+import { findCut, methodIn, SHIPPED_LIBRARY } from '../model';
 import { LiveForecast } from './index';
 
 const foreseen = FORESEEN['pork butt, foil']!();
@@ -97,5 +98,25 @@ describe('a probe', () => {
       expect(told.ignored).toEqual([{ reading, fault }]);
       expect(told.done).toEqual(clean.done);
     }
+  });
+});
+
+describe('ribs in time blocks under way', () => {
+  it('wait for hands to be wrapped, and are opened again by the clock', () => {
+    const blocks = methodIn(SHIPPED_LIBRARY, 'ribs-blocks')!;
+    const ribs = findCut('spare-ribs-squared')!;
+    const setup = cookSetup(ribs, { massKg: 1.25, startC: 4 }, blocks, SHIPPED_PARAMETERS, { pit: steadyPit(107) });
+    const state = startCook(setup, SHIPPED_PARAMETERS.global, { stepMin: 3, cells: 10, bothEnds: false });
+    state.byHand = true;
+    const until = (minute: number) => {
+      while (state.minute < minute) stepCook(state, state.minute + 3);
+    };
+    until(195);
+    expect(state.wrap).toBe('none');
+    wrapNow(state, 'foil');
+    until(297);
+    expect(state.wrap).toBe('foil');
+    until(303);
+    expect(state).toMatchObject({ wrap: 'none', unwrapAtMin: 300 });
   });
 });

@@ -103,7 +103,7 @@ export class LiveSamples {
   private finishLog(sample: Sample): number {
     if (sample.doneAtMin !== undefined) return Math.log(sample.doneAtMin);
     const ahead = forkCook(sample.state);
-    ahead.byHand = ahead.wrapAtMin !== undefined && ahead.setup.unwrapAfterMin === undefined;
+    ahead.byHand = false;
     for (let minute = this.nowMin + STEP_MIN; minute <= this.nowMin + LONGEST_MIN; minute += STEP_MIN) {
       const finish = stepCook(ahead, minute);
       if (finish) return Math.log(finish.doneAtMin);

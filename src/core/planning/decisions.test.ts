@@ -24,7 +24,7 @@ describe('decision points', () => {
   it('come where a cook may be late and something still gains it minutes, and say how many', () => {
     const { plan, decisions } = decided(0.7);
     const [run] = plan.runs;
-    if (run!.pitC < 148) expect(decisions.length).toBeGreaterThan(0);
+    expect(decisions.length).toBeGreaterThan(0);
     expect(decisions.length).toBeLessThanOrEqual(2);
     for (const { levers, atMs, underC } of decisions) {
       expect(levers.length).toBeGreaterThan(0);
@@ -39,8 +39,9 @@ describe('decision points', () => {
     const bare = decided(0.7, { wrap: 'none', wrapWhen: {} }).decisions;
     expect(bare.flatMap(({ levers }) => levers).filter(({ code }) => code === 'wrap')).toEqual([]);
     const { plan, decisions } = decided(0.7, { wrapWhen: { coreC: 85 } });
-    for (const { atMs, levers } of decisions)
-      if (levers.some(({ code }) => code === 'wrap')) expect(atMs - plan.runs[0]!.onAtMs).toBeGreaterThan(3 * 3_600_000);
+    const wraps = decisions.filter(({ levers }) => levers.some(({ code }) => code === 'wrap'));
+    expect(wraps.length).toBeGreaterThan(0);
+    for (const { atMs } of wraps) expect(atMs - plan.runs[0]!.onAtMs).toBeGreaterThan(3 * 3_600_000);
   });
 
   it('are none where the pit is as hot as it may be and the wrap is on, nor with hours in hand', () => {

@@ -36,8 +36,9 @@ const GAIN_MIN = 10;
 const SOON_MIN = 20;
 
 /**
- * Decision points of every long run that may be late. What is slower than expected by a factor f (like cooks differ by a factor in time) lives through the
- * model's time at that pace; f is the one that just meets the rest. Each lever is tried on that slow cook.
+ * Decision points of every long run that may be late. What is slower than expected by a factor f (like cooks differ by
+ * a factor in time) lives through the model's time at that pace; f is the one that just meets the rest. Each lever is
+ * tried on that slow cook.
  */
 export function decisionsOf(input: PlanInput, plan: Plan): Decision[] {
   const { law } = cookContext(input.event, plan.confidence);

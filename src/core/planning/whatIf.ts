@@ -14,6 +14,7 @@ import {
   SLICE_BELOW_C,
   summarise,
   weatherWanderC,
+  withTurns,
   DARK_SMOKE_MOST_H,
   type Cook,
   type CookSetup,
@@ -104,7 +105,7 @@ const clockedMethod = ({ cut, method, massKg, thicknessMm, startC, grade, altitu
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
   const { cut, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare, weather } = request;
   const method = clockedMethod(request);
-  return cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
+  const setup = cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
     pit: programmeOf(method, pitC, openingsOf(BENCH_PIT, pitC, weather, massKg)),
     pitKind,
     altitudeM,
@@ -112,6 +113,7 @@ export function whatIfSetup(request: WhatIfRequest): CookSetup {
     roomC: ROOM_C,
     smoke: { output: method.needsSmoke ? 1 : 0, darkShare },
   });
+  return withTurns(setup, SHIPPED_PARAMETERS, method.turns);
 }
 
 /** Puts the unperturbed cook and the samples into the figures of the bench. With no samples yet, every quantile is the median's. */
