@@ -1,4 +1,4 @@
-import { buyingOf, findCut, prepOf, SHIPPED_LIBRARY, type Batch } from '../src/core/model';
+import { BASE, buyingOf, findCut, prepOf, SHIPPED_LIBRARY, type Batch } from '../src/core/model';
 import { demandOf } from '../src/core/quantities';
 import { clockOnDay, localDate } from '../src/formats/clock';
 import * as edits from '../src/document';
@@ -110,6 +110,10 @@ export async function fillDemo(context: Context): Promise<void> {
   const day = (daysOff: number) => localDate(clockOnDay(dayMs, timeZone, daysOff, 12), timeZone);
   await does(edits.saveDay, {
     ...DEMO_DAY,
+    places: [{ ...BASE }],
+    roads: [],
+    servedAt: [],
+    standing: [],
     duty: DEMO_DUTY.map(({ memberId, from, to }) => ({
       memberId,
       fromDate: day(from[0]),

@@ -83,8 +83,8 @@ export const DEMO_PROBES = [
   { id: 'probe-2', name: 'Pen', channels: 1, iceC: 1.6, boilC: 101.4, altitudeM: 20, out: true },
 ];
 export const DEMO_CREW: CrewMember[] = [
-  { id: 'crew-isa', name: 'Isa' },
-  { id: 'crew-tam', name: 'Tam' },
+  { id: 'crew-isa', name: 'Isa', drives: true },
+  { id: 'crew-tam', name: 'Tam', drives: true },
   { id: 'crew-rue', name: 'Rue' },
 ];
 /** Hours of the day before and of the day itself. */
@@ -95,7 +95,6 @@ export const DEMO_DUTY = [
 ] as const;
 export const DEMO_DAY = {
   venue: {
-    driveMin: 0,
     setUpMin: 0,
     power: 'Lighthouse workshop, 2 x 16 A',
     rules: 'Fires on the gravel only, 6 m from the keeper’s house; quiet after 22:30.',
@@ -105,7 +104,7 @@ export const DEMO_DAY = {
   weather: { airC: 12, windMPerS: 5 },
 };
 
-export const DEMO_BOXES: HoldingBox[] = [{ id: 'box-1', name: 'Insulated box', litres: 110, lossWPerK: 0.7 }];
+export const DEMO_BOXES: HoldingBox[] = [{ id: 'box-1', name: 'Insulated box', litres: 110, lossWPerK: 0.7, travels: true }];
 
 interface DemoBatch {
   id: string;

@@ -173,7 +173,11 @@ describe('kitchen, prep and service', () => {
 
 describe('the day and the racks', () => {
   const duty = (fromTime: string, toTime: string) => ({
-    venue: { power: ' one line ', rules: '', driveMin: 0, setUpMin: 0, quietFrom: '22:00', quietTo: '05:00' },
+    places: [{ id: 'base', name: 'Base' }],
+    roads: [],
+    servedAt: [],
+    standing: [],
+    venue: { power: ' one line ', rules: '', setUpMin: 0, quietFrom: '22:00', quietTo: '05:00' },
     weather: { airC: 10, windMPerS: 3 },
     duty: [{ memberId: 'ann', fromDate: '2027-06-19', fromTime, toDate: '2027-06-19', toTime }],
   });
@@ -183,6 +187,36 @@ describe('the day and the racks', () => {
     expect(saved.duty).toEqual([{ memberId: 'ann', fromMs: SUPPER_MS - 12 * HOUR, toMs: SUPPER_MS + 2 * HOUR }]);
     expect(saved.venue!.power).toBe('one line');
     expect(refused(edits.saveDay(event, duty('20:00', '06:00') as never, facts))).toEqual(['dutyReversed at duty.0.toTime']);
+  });
+
+  it('keeps places, ways and what stands elsewhere; a base that is all there is says nothing', () => {
+    const places = [
+      { id: 'base', name: ' Yard ' },
+      { id: 'green', name: 'Green' },
+    ];
+    const where = {
+      ...duty('06:00', '20:00'),
+      places,
+      roads: [
+        { fromId: 'base', toId: 'green', minutes: 40 },
+        { fromId: 'base', toId: 'gone', minutes: 9 },
+      ],
+      servedAt: [{ servingId: 'supper', placeId: 'green' }],
+      standing: [
+        { kind: 'pit', thingId: 'offset', placeId: 'green' },
+        { kind: 'crew', thingId: 'ann', placeId: 'base' },
+      ],
+    };
+    const saved = must(edits.saveDay(event, where as never, facts));
+    expect(saved.places).toEqual([{ id: 'base', name: 'Yard' }, places[1]]);
+    expect(saved.roads).toEqual([{ fromId: 'base', toId: 'green', minutes: 40 }]);
+    expect(saved.servings[0]!.placeId).toBe('green');
+    expect(saved.standing).toEqual([where.standing[0]]);
+    expect(refused(edits.saveDay(event, { ...where, places: [places[0], { id: 'x', name: 'yard' }] } as never, facts))).toEqual([
+      'placeTwice at places.1.name',
+    ]);
+    const back = must(edits.saveDay(saved, duty('06:00', '20:00') as never, facts));
+    expect([back.places, back.roads, back.standing, back.servings[0]!.placeId]).toEqual([undefined, undefined, undefined, undefined]);
   });
 
   it('uses only what is owned, in the order it is owned, whatever is asked for', () => {

@@ -8,13 +8,16 @@ import {
   KitchenRecord,
   LeftoverRecord,
   ManualPlacementRecord,
+  PlaceRecord,
   PrepChoicesRecord,
   ReceiptRecord,
+  RoadRecord,
   ServingRecord,
+  StandingRecord,
   VenueRecord,
 } from './eventRecord';
 import { Ids, Part, Parts, Range, Maybe } from './parts';
-import { Flag, Id, LocalDate, LocalTime, Name, Reason, Sensible } from './rules';
+import { Flag, Id, LocalDate, LocalTime, Name, Reason, Sensible, WholeBetween } from './rules';
 
 /** What the forms of an event hold: the records themselves, with clock times of the place where those keep instants. */
 
@@ -111,9 +114,25 @@ export class DutyInput {
   @LocalTime() toTime!: string;
 }
 
-/** The day itself: the way there, the night's sleep, the weather, and who is on. */
+/** Minutes between two places; left out where no road leads from one to the other. */
+export class RoadInput extends RoadRecord {
+  @Maybe() @WholeBetween(1, 600, 'The drive, in minutes,') declare minutes: number;
+}
+/** Where a serving is. */
+export class ServedAtInput {
+  @Id() servingId!: string;
+  @Id() placeId!: string;
+}
+
+/** The day itself: places and the ways between, the night's sleep, the weather, and who is on. */
 export class DayInput {
   @Part(() => VenueRecord) venue!: VenueRecord;
+  @ArrayMinSize(1, { message: 'There must be one place at least.' })
+  @Parts(() => PlaceRecord, LIMITS.places, `More than ${LIMITS.places} places cannot be planned.`)
+  places!: PlaceRecord[];
+  @Parts(() => RoadInput, 60, 'More than 60 roads cannot be planned.') roads!: RoadInput[];
+  @Parts(() => ServedAtInput, LIMITS.servings, 'More servings than there are.') servedAt!: ServedAtInput[];
+  @Parts(() => StandingRecord, 200, 'More than 200 things cannot be planned.') standing!: StandingRecord[];
   @Part(() => DayWeatherRecord) weather!: DayWeatherRecord;
   @Parts(() => DutyInput, 80, 'More than 80 shifts cannot be planned.') duty!: DutyInput[];
 }

@@ -10,8 +10,12 @@ import {
   SALT_TIMES,
   SIDE_KINDS,
   THAW_WAYS,
+  AFTERWARDS,
+  COOKED_AT,
+  type Afterwards,
   type BrineWay,
   type Carried,
+  type CookedAt,
   type CoolingWay,
   type Grade,
   type LoosenableRule,
@@ -19,6 +23,7 @@ import {
   type SaltTime,
   type SideKind,
   type ThawWay,
+  type TravelChoice,
 } from '../core/model';
 import { Ids, IdsById, Lines, MaybePart, MaybeParts, Part, Parts, PartsById, Range, Maybe } from './parts';
 import { partialOf } from './partialOf';
@@ -66,7 +71,7 @@ export class ServingRecord {
   @MaybeParts(() => GuestNeedRecord, CARRIED.length, `There are only ${CARRIED.length} to choose from.`) needs?: GuestNeedRecord[];
   @Maybe() @Flag('Highly susceptible guests') highlySusceptible?: boolean;
   @Maybe() @Name('The signature', 40) cardsSignedBy?: string;
-  @Maybe() @WholeBetween(0, 600, 'The drive, in minutes,') travelMin?: number;
+  @Maybe() @Id() placeId?: string;
   @Maybe() @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin?: number;
   @Maybe() @WholeBetween(0, 50, 'The number of people there') handsThere?: number;
 }
@@ -178,9 +183,21 @@ export class OverrideRecord {
   @Maybe() @WholeBetween(1, 200, 'The number of runs') parts?: number;
 }
 
+/** How people and things get to a serving, as the search chose it. */
+export class TravelChoiceRecord {
+  @Maybe() @IsIn(COOKED_AT, { message: 'Choose where it is cooked.' }) cookedAt?: CookedAt;
+  @Maybe() @WholeBetween(1, 50, 'The number who go') hands?: number;
+  @Maybe() @Ids() who?: string[];
+  @Maybe() @Ids() gearIds?: string[];
+  @Maybe() @Ids() pitIds?: string[];
+  @Maybe() @WholeBetween(0, 7 * 24 * 60, 'The time ahead, in minutes,') aheadMin?: number;
+  @Maybe() @IsIn(AFTERWARDS, { message: 'Choose who comes back.' }) afterwards?: Afterwards;
+}
+
 export class SchemeRecord {
   @Ids(400) order!: string[];
   @PartsById(() => OverrideRecord, 400) overrides!: Record<string, Override>;
+  @Maybe() @PartsById(() => TravelChoiceRecord, LIMITS.servings) travel?: Record<string, TravelChoice>;
   @WholeBetween(0, 1e9, 'The seed') seed!: number;
   @WholeBetween(0, 1e6, 'The number of tries') iterations!: number;
 }
@@ -225,8 +242,22 @@ export class DutyRecord {
   @Instant('The end of a shift') toMs!: number;
 }
 
+export class PlaceRecord {
+  @Id() id!: string;
+  @Name('The place', 40) name!: string;
+}
+export class RoadRecord {
+  @Id() fromId!: string;
+  @Id() toId!: string;
+  @WholeBetween(1, 600, 'The drive, in minutes,') minutes!: number;
+}
+export class StandingRecord {
+  @IsIn(['pit', 'gear', 'crew'], { message: 'Choose a pit, gear or somebody of the crew.' }) kind!: 'pit' | 'gear' | 'crew';
+  @Id() thingId!: string;
+  @Id() placeId!: string;
+}
+
 export class VenueRecord {
-  @WholeBetween(0, 600, 'The drive, in minutes,') driveMin!: number;
   @WholeBetween(0, 600, 'Setting up, in minutes,') setUpMin!: number;
   @Text(120) power!: string;
   @Text(400) rules!: string;
@@ -304,6 +335,9 @@ export class EventRecord extends EventHeadRecord {
   @Maybe() @Ids() warmerIds?: string[];
   @Maybe() @Ids() probeIds?: string[];
   @MaybeParts(() => DutyRecord, 80, 'More than 80 shifts cannot be planned.') duty?: DutyRecord[];
+  @MaybeParts(() => PlaceRecord, LIMITS.places, `More than ${LIMITS.places} places cannot be planned.`) places?: PlaceRecord[];
+  @MaybeParts(() => RoadRecord, 60, 'More than 60 roads cannot be planned.') roads?: RoadRecord[];
+  @MaybeParts(() => StandingRecord, 200, MOST) standing?: StandingRecord[];
   @MaybePart(() => VenueRecord) venue?: VenueRecord;
   @MaybePart(() => DayWeatherRecord) weather?: DayWeatherRecord;
   @MaybePart(() => PartialKitchenRecord) kitchen?: PartialKitchenRecord;

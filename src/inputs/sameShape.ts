@@ -38,6 +38,10 @@ export const SAME_SHAPE: {
   pin: SameShape<event.PinRecord, model.Pin>;
   manualPlacement: SameShape<event.ManualPlacementRecord, model.ManualPlacement>;
   namedPlan: SameShape<event.NamedPlanRecord, model.NamedPlan>;
+  travel: SameShape<event.TravelChoiceRecord, model.TravelChoice>;
+  place: SameShape<event.PlaceRecord, model.EventPlace>;
+  road: SameShape<event.RoadRecord, model.Road>;
+  standing: SameShape<event.StandingRecord, model.Standing>;
   duty: SameShape<event.DutyRecord, model.Duty>;
   venue: SameShape<event.VenueRecord, model.Venue>;
   weather: SameShape<event.DayWeatherRecord, model.DayWeather>;
@@ -78,6 +82,10 @@ export const SAME_SHAPE: {
   pin: true,
   manualPlacement: true,
   namedPlan: true,
+  travel: true,
+  place: true,
+  road: true,
+  standing: true,
   duty: true,
   venue: true,
   weather: true,

@@ -167,7 +167,7 @@ export function eventFileSchema(): JsonSchema {
         properties: { power: { type: 'string', maxLength: 120 }, rules: { type: 'string', maxLength: 400 }, setUpMin: MINUTES },
         required: ['power', 'rules', 'setUpMin'],
       },
-      servings: { ...at('servings'), items: fields(beside(serving, record('ServingRecord'), ['travelMin']), { place: ID }, ['place']) },
+      servings: { ...at('servings'), items: fields(beside(serving, record('ServingRecord'), ['placeId']), { place: ID }, ['place']) },
       batches: { ...at('batches'), items: beside(batch, record('BatchRecord'), ['servingId', 'cutId', 'methodId']) },
       pits: { ...at('pits'), items: { $ref: '#/$defs/Pit' } },
       holding: {
@@ -199,7 +199,20 @@ export function eventFileSchema(): JsonSchema {
         Object.entries(record('EventRecord').properties!).filter(
           ([key]) =>
             !(key in v1.properties!) &&
-            !['id', 'place', 'pitIds', 'boxIds', 'warmerIds', 'probeIds', 'duty', 'venue', 'revision'].includes(key),
+            ![
+              'id',
+              'place',
+              'pitIds',
+              'boxIds',
+              'warmerIds',
+              'probeIds',
+              'duty',
+              'places',
+              'roads',
+              'standing',
+              'venue',
+              'revision',
+            ].includes(key),
         ),
       ),
     },
@@ -211,7 +224,7 @@ export function eventFileSchema(): JsonSchema {
 /** Records that fields of a file lead to. */
 const PARTS_OF_FILES = [
   'SideRecord GuestNeedRecord SecondDishRecord PartialBuyingRecord PartialPrepRecord RecipeChoicesRecord ReceiptRecord LeftoverRecord',
-  'PartialKitchenRecord LoosenedRecord ManualPlacementRecord PinRecord PinnedPlaceRecord FinishRecord SchemeRecord OverrideRecord',
+  'PartialKitchenRecord LoosenedRecord ManualPlacementRecord PinRecord PinnedPlaceRecord FinishRecord SchemeRecord OverrideRecord TravelChoiceRecord',
   'NamedPlanRecord BaselineRecord BaselineServingRecord BaselineBatchRecord PitFuelRecord ProbeRecord',
   'MethodRecord WrapWhenRecord HeatStepRecord SprayRecord HotFinishRecord RecipeRecord IngredientRecord',
 ].flatMap((line) => line.split(' '));

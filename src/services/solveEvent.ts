@@ -8,12 +8,14 @@ export interface SolveOptions {
   seed?: number;
   iterations?: number;
   confidence?: number;
+  /** The version of the file as it was handed in: it is planned by the rules of its own. */
+  writtenIn?: 1 | 2;
 }
 
 /** Plans an event file from nothing. The same event, seed and iterations give the same plan. */
 export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions, tell: (line: string) => void): ExchangePlan {
   const event = { ...file, confidence: options.confidence ?? file.confidence };
-  const input = planInputOf(event);
+  const input = { ...planInputOf(event), ...(options.writtenIn && { rules: options.writtenIn }) };
   const cache = newForecastCache();
   const { seed = 1, iterations = usualIterations(file.batches.length) } = options;
   const searching = searchPlan(input, { seed, iterations }, cache);

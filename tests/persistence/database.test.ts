@@ -133,6 +133,37 @@ describe('the database', () => {
     expect(await listWeighedPieces()).toEqual([]);
   });
 
+  it('turns a drive into a road to a place, and leaves what cannot be read as it is', async () => {
+    db = await openDatabase(file);
+    await db.sequelize.query(`DELETE FROM migrations WHERE name = '0007-places'`);
+    const kept = eventOf([], { id: 'e', place: 'Sorrel Down' });
+    const [supper] = kept.servings;
+    const before = {
+      ...kept,
+      venue: { driveMin: 40, setUpMin: 20, power: '', rules: '', quietFrom: '22:30', quietTo: '04:30' },
+      servings: [supper, { ...supper, id: 'lunch', name: 'Lunch', travelMin: 15 }, { ...supper, id: 'late', travelMin: 0 }],
+    };
+    await db.write((transaction) => saveEvent(kept, 1, transaction));
+    const put = (id: string, body: string) => db!.sequelize.query('UPDATE events SET body = ? WHERE id = ?', { replacements: [body, id] });
+    await put('e', JSON.stringify(before));
+    await db.write((transaction) => saveEvent({ ...kept, id: 'broken' }, 1, transaction));
+    await put('broken', '{');
+    await db.close();
+    db = await openDatabase(file);
+    const after = (await loadEvent('e'))!;
+    expect(after.places).toEqual([
+      { id: 'base', name: 'Base' },
+      { id: 'venue', name: 'Sorrel Down' },
+      { id: 'to/lunch', name: 'Lunch' },
+    ]);
+    expect(after.roads).toEqual([
+      { fromId: 'base', toId: 'venue', minutes: 40 },
+      { fromId: 'base', toId: 'to/lunch', minutes: 15 },
+    ]);
+    expect(after.servings.map((serving) => serving.placeId)).toEqual(['venue', 'to/lunch', undefined]);
+    expect(after.venue).not.toHaveProperty('driveMin');
+  });
+
   it('gives back everything buying, prep and safety keep', async () => {
     db = await openDatabase(file);
     const batch = batchOf('pork-butt', 1, {

@@ -3,7 +3,7 @@ import { OpenDocument } from '../fixtures/openDocument';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it, vi } from 'vitest';
-import { DEFAULT_VENUE, type CookEvent, type Plan } from '../../src/core/model';
+import { type CookEvent, type Plan } from '../../src/core/model';
 import { checkedPlan, coolingOf, decisionsOf, pinned, thickestThatKeeps, type PlanInput } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import type { Units } from '../../src/formats/units';
@@ -15,7 +15,7 @@ import { RackDesk } from '../../src/ui/racks/RackDesk.client';
 import { RunSheet } from '../../src/ui/runsheet/RunSheet.client';
 import { SafetyPanel } from '../../src/ui/safety/SafetyPanel.client';
 import { ServiceDesk } from '../../src/ui/service/ServiceDesk.client';
-import { batchOf, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS, ZONED } from '../fixtures/events';
+import { batchOf, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS, ZONED, servedAway } from '../fixtures/events';
 
 vi.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => {} }) }));
 
@@ -41,10 +41,7 @@ const ODD: [string, PlanInput][] = [
   ],
   [
     'a drive with a towed pit',
-    inputOf(eventOf([brisket, batchOf('chicken-half', 6)], { venue: { ...DEFAULT_VENUE, driveMin: 45, setUpMin: 20 } }), [
-      { ...OFFSET, travels: true },
-      OVEN,
-    ]),
+    inputOf(servedAway(eventOf([brisket, batchOf('chicken-half', 6)]), 45, 20), [{ ...OFFSET, travels: true }, OVEN]),
   ],
   [
     'two servings, one of them served at once',

@@ -101,7 +101,7 @@ describe('a plan file', () => {
     const read = async (spoilt: string) => messageOf(await services.readPlanFile(context, { eventId: event.id, text: spoilt }));
     expect(await read('{')).toContain('$ is not JSON');
     expect(await read(writeEventFileV1(supperFile()))).toContain('$.format must be "anachron-plan"');
-    expect(await read(text.replace('"version": 1', '"version": 7'))).toContain('$.version must be 1');
+    expect(await read(text.replace('"version": 2', '"version": 7'))).toContain('$.version must be 1 or 2');
     expect(await read(text.replaceAll('"brisket-1"', '"brisket-9"'))).toContain('"brisket-9" is no piece of that batch');
     const many = await read(text.replaceAll('"carveAt"', '"carvedAt"'));
     expect(many).toMatch(/nothing of it was taken: \$\.runs\[0\].*; and \d+ more\.$/);

@@ -361,13 +361,19 @@ describe('equipment', () => {
     const shift = { memberId: 'ada', fromDate: '2027-06-19', fromTime: '04:30', toDate: '2027-06-19', toTime: '21:00' };
     const day = {
       venue: {
-        driveMin: 40,
         setUpMin: 30,
         power: '2 x 16 A',
         rules: 'No open fire after ten.',
         quietFrom: '22:30',
         quietTo: '04:30',
       },
+      places: [
+        { id: 'base', name: 'Yard' },
+        { id: 'green', name: 'Green' },
+      ],
+      roads: [{ fromId: 'base', toId: 'green', minutes: 40 }],
+      servedAt: [],
+      standing: [],
       weather: { airC: 12, windMPerS: 6 },
       duty: [shift],
     };
@@ -375,7 +381,8 @@ describe('equipment', () => {
     expect(saved.duty).toEqual([
       { memberId: 'ada', fromMs: Date.parse('2027-06-19T04:30:00-03:00'), toMs: Date.parse('2027-06-19T21:00:00-03:00') },
     ]);
-    expect(saved.venue).toMatchObject({ driveMin: 40, quietTo: '04:30' });
+    expect(saved.venue).toMatchObject({ setUpMin: 30, quietTo: '04:30' });
+    expect(saved.roads).toEqual([{ fromId: 'base', toId: 'green', minutes: 40 }]);
     expect(await loadEvent(event.id)).toEqual(saved);
     expect(codes(await editAs(context, event.id, 'saveDay', { ...day, duty: [{ ...shift, toTime: '04:00' }] }))).toEqual([
       'dutyReversed@duty.0.toTime',

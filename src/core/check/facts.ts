@@ -30,6 +30,8 @@ export interface RunFacts {
   cut: CutFacts;
   serving: ExchangeEvent['servings'][number];
   poultry: boolean;
+  /** Weights of its pieces. */
+  kgs: number[];
   on: number;
   wrap: number | undefined;
   early: number;
@@ -114,6 +116,7 @@ export function factsOf(event: ExchangeEvent, plan: ExchangePlan): Facts {
       cut: cutFacts(event, batch.cut),
       serving,
       poultry: cutFacts(event, batch.cut).safetyClass === 'poultry',
+      kgs: run.pieces.map((piece) => pieces.get(piece)?.piece.kg ?? 0),
       on: run.onAtMs,
       wrap: run.wrapAtMs,
       early: run.pullEarlyMs,

@@ -21,7 +21,8 @@ export function heatRules({ event, plan, places }: Facts): Broken[] {
   }
   for (const place of places) {
     const { run, method, wrap, batch, on } = place.of;
-    const fire = plan.pits.find((each) => each.id === place.pit);
+    const fires = plan.pits.filter((each) => each.id === place.pit);
+    const fire = fires.find((each) => each.lightAtMs <= place.from && each.offAtMs > place.from) ?? fires[0];
     const where = { batch, piece: place.piece, pit: place.pit };
     if (!fire) {
       broken.push({ rule: 7, code: 'noFire', ...where });

@@ -5,6 +5,7 @@ import { peopleRules } from './people';
 import { placeRules } from './places';
 import { physicsRules } from './physics';
 import { timeRules } from './times';
+import { whereaboutsRules } from './whereabouts';
 
 /**
  * Every rule of docs/formats/rules.md that a plan breaks, worked out from the two alone. It shares
@@ -18,6 +19,7 @@ export function checkPlan(event: ExchangeEvent, plan: ExchangePlan, { physics = 
     ...placeRules(facts),
     ...heatRules(facts),
     ...peopleRules(facts),
+    ...(event.version === 2 ? whereaboutsRules(facts) : []),
     ...(physics ? physicsRules(facts) : []),
   ]).sort((a, b) => a.rule - b.rule);
 }

@@ -4,11 +4,12 @@ import { minutes, type Facts, type RunFacts } from './facts';
 /** A task may be begun this long from its moment and still be it: tasks of a pit within it may be one opening. */
 const SAME_OPENING = minutes(10);
 
-/** Rules 12 and 13: who does what when, and nothing on the road. */
+const nameOf = (task: ExchangeTask) => `${task.kind}${task.pit ? ` ${task.pit}` : ''}`;
+const spanOf = (task: ExchangeTask) => ({ from: task.atMs, to: task.atMs + minutes(task.minutes) });
+
+/** Rules 12, 13 and 19: who does what when. */
 export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
   const broken: Broken[] = [];
-  const spanOf = (task: ExchangeTask) => ({ from: task.atMs, to: task.atMs + minutes(task.minutes) });
-  const nameOf = (task: ExchangeTask) => `${task.kind}${task.pit ? ` ${task.pit}` : ''}`;
 
   for (const task of plan.tasks) {
     const { from, to } = spanOf(task);
@@ -30,7 +31,13 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
       busyUntil = Math.max(busyUntil, to);
     }
   }
-  broken.push(...needed(plan.tasks, runs, places, plan.pits));
+  broken.push(...needed(event.version, plan.tasks, runs, places, plan.pits));
+  return event.version === 1 ? [...broken, ...driveRules({ event, plan, runs, places })] : broken;
+}
+
+/** Rule 12 of version 1: all are on the road together. */
+function driveRules({ event, plan, runs, places }: Pick<Facts, 'event' | 'plan' | 'runs' | 'places'>): Broken[] {
+  const broken: Broken[] = [];
 
   for (const serving of event.servings) {
     if (!serving.travelMin) continue;
@@ -63,7 +70,13 @@ export function peopleRules({ event, plan, runs, places }: Facts): Broken[] {
 }
 
 /** The tasks a plan must contain, each at its moment and long enough. */
-function needed(tasks: ExchangeTask[], runs: RunFacts[], places: Facts['places'], fires: { id: string; lightAtMs: number }[]): Broken[] {
+function needed(
+  version: 1 | 2,
+  tasks: ExchangeTask[],
+  runs: RunFacts[],
+  places: Facts['places'],
+  fires: { id: string; lightAtMs: number }[],
+): Broken[] {
   const broken: Broken[] = [];
   const find = (kind: ExchangeTask['kind'], run: RunFacts) =>
     tasks.filter((task) => task.kind === kind && task.pieces?.some((piece) => run.run.pieces.includes(piece)));
@@ -80,17 +93,19 @@ function needed(tasks: ExchangeTask[], runs: RunFacts[], places: Facts['places']
     if (!tasks.some((task) => task.kind === 'light' && task.pit === fire.id && task.atMs === fire.lightAtMs && task.minutes >= 15))
       broken.push({ rule: 13, code: 'taskMissing', task: 'light', pit: fire.id });
   for (const run of runs) {
-    const count = run.run.pieces.length;
-    want('load', run, run.on, 2 + count);
-    if (run.wrap !== undefined) want('wrap', run, run.wrap, 2 + 3 * count);
+    // Minutes a piece: by its weight since version 2.
+    const least = (oneSize: number, bySize: [number, number, number]) =>
+      2 + run.kgs.reduce((sum, kg) => sum + (version === 1 ? oneSize : bySize[kg < 0.3 ? 0 : kg <= 1.5 ? 1 : 2]), 0) - 1e-6;
+    want('load', run, run.on, least(1, [0.15, 0.5, 1]));
+    if (run.wrap !== undefined) want('wrap', run, run.wrap, least(3, [0.3, 1.5, 3]));
     want('check', run, run.early, 3);
-    want('pull', run, run.median, 2 + count);
+    want('pull', run, run.median, least(1, [0.15, 0.5, 1]));
     const moves = new Set<number>();
     for (const piece of run.run.pieces) {
       const own = places.filter((place) => place.of === run && place.piece === piece).sort((a, b) => a.from - b.from);
       own.forEach((place, i) => i > 0 && own[i - 1]!.pit !== place.pit && moves.add(place.from));
     }
-    for (const at of moves) want('move', run, at, 2 + 2 * count);
+    for (const at of moves) want('move', run, at, least(2, [0.15, 0.5, 1]));
     const last = run.serving.atMs + minutes(run.serving.serveForMin);
     for (const piece of run.run.pieces) {
       const own = tasks.filter((task) => task.kind === 'carve' && task.pieces?.includes(piece));

@@ -28,7 +28,7 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
     const cut = findCut(event.batches.find((batch) => batch.id === run.batch)!.cut);
     const first = places.filter((place) => place.of === run).sort((a, b) => a.from - b.from)[0];
     const pit = event.pits.find((each) => each.id === first?.pit);
-    const fire = plan.pits.find((each) => each.id === first?.pit);
+    const fire = plan.pits.some((each) => each.id === first?.pit);
     if (!cut || !pit || !fire || run.late <= run.on) continue;
     const byWeight = run.run.pieces.map((piece) => pieces.get(piece)!).sort((a, b) => a.piece.kg - b.piece.kg);
     const steps = programme(
@@ -73,7 +73,10 @@ const roastServedRare = (cut: Cut) => cut.done.by === 'core' && cut.done.coreC <
 function programme(run: RunFacts, fires: Facts['plan']['pits'], stays: Facts['places']): { fromMin: number; pitC: number }[] {
   const steps: { fromMin: number; pitC: number }[] = [];
   for (const stay of stays.sort((a, b) => a.from - b.from)) {
-    const set = fires.find((fire) => fire.id === stay.pit)?.setPoints ?? [];
+    const set = fires
+      .filter((fire) => fire.id === stay.pit)
+      .flatMap((fire) => fire.setPoints)
+      .sort((a, b) => a.atMs - b.atMs);
     const begun = set.filter((each) => each.atMs <= stay.from).at(-1);
     if (begun) steps.push({ fromMin: (stay.from - run.on) / minutes(1), pitC: begun.c });
     for (const each of set)
@@ -84,7 +87,7 @@ function programme(run: RunFacts, fires: Facts['plan']['pits'], stays: Facts['pl
 
 function coreAtCarving(event: Facts['event'], run: RunFacts, cut: Cut, cook: ReturnType<typeof runCook>): number | undefined {
   if (cook.status === 'never') return undefined;
-  const gearId = run.run.holds.find((hold) => hold.gear !== 'board')?.gear;
+  const gearId = run.run.holds.find((hold) => hold.gear !== 'board' && hold.toMs > run.on)?.gear;
   const gear = event.holding.find((each) => each.id === gearId);
   const place: HoldingPlace = !gear
     ? { kind: 'tent' }

@@ -31,7 +31,10 @@ export function timeRules({ event, plan, runs, pieces }: Facts): Broken[] {
     const longest = minutes(method.ventMin + method.restMin + method.holdMaxMin);
     if (carve - early > longest) broken.push({ rule: 9, code: 'heldTooLong', batch, by: (carve - early - longest) / minutes(1) });
     const vented = late + minutes(method.ventMin);
-    const holds = run.holds.map((hold) => ({ gear: hold.gear, from: hold.fromMs, to: hold.toMs })).sort((a, b) => a.from - b.from);
+    const holds = run.holds
+      .filter((hold) => hold.toMs > on)
+      .map((hold) => ({ gear: hold.gear, from: hold.fromMs, to: hold.toMs }))
+      .sort((a, b) => a.from - b.from);
     let reached = vented;
     for (const hold of holds) {
       if (hold.gear !== 'board' && !event.holding.some((gear) => gear.id === hold.gear))
@@ -60,7 +63,7 @@ function gearRules({ event, runs, pieces }: Pick<Facts, 'event' | 'plan' | 'runs
   const broken: Broken[] = [];
   for (const gear of event.holding) {
     const uses = runs.flatMap((facts) => {
-      const holds = facts.run.holds.filter((hold) => hold.gear === gear.id);
+      const holds = facts.run.holds.filter((hold) => hold.gear === gear.id && hold.toMs > facts.on);
       if (holds.length === 0) return [];
       const kg = facts.run.pieces.reduce((sum, piece) => sum + (pieces.get(piece)?.piece.kg ?? 0), 0);
       return [{ from: facts.early, to: Math.max(...holds.map((hold) => hold.toMs)), kg, atMs: facts.run.pullEarlyMs }];

@@ -19,7 +19,7 @@ const pit: Omit<Pit, 'kind'> = {
 };
 
 describe('fuel', () => {
-  const firing = { pitId: 'p', lightAtMs: 0, readyAtMs: H, offAtMs: 10 * H, who: [], setPoints: [{ atMs: 0, pitC: 121 }] };
+  const firing = { pitId: 'p', placeId: 'base', lightAtMs: 0, readyAtMs: H, offAtMs: 10 * H, who: [], setPoints: [{ atMs: 0, pitC: 121 }] };
 
   it('burns 2.5 kg/h in an offset at 121 C, and as the lift over the air at other heats', () => {
     const offset = fuelFor({ ...pit, kind: 'offset' }, firing);
@@ -52,7 +52,15 @@ describe('fuel', () => {
 
   it('begins to close the air 28 C short of the set point on an even climb', () => {
     // From 15 to 121 C in 106 min: 93 C stand after 78 min.
-    const climb = { pitId: 'p', lightAtMs: 0, readyAtMs: 106 * MIN, offAtMs: 10 * H, who: [], setPoints: [{ atMs: 106 * MIN, pitC: 121 }] };
+    const climb = {
+      pitId: 'p',
+      placeId: 'base',
+      lightAtMs: 0,
+      readyAtMs: 106 * MIN,
+      offAtMs: 10 * H,
+      who: [],
+      setPoints: [{ atMs: 106 * MIN, pitC: 121 }],
+    };
     expect(closeAirAtMs({ ...pit, kind: 'offset' }, climb, 15)).toBe(78 * MIN);
   });
 });

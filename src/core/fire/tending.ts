@@ -51,6 +51,7 @@ export function tendFire(pit: Pit, firing: Firing, runs: readonly Run[], fireId:
       kind,
       atMs,
       minutes,
+      placeId: firing.placeId,
       pitId: pit.id,
       ...extra,
     });

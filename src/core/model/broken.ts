@@ -1,6 +1,6 @@
 /** A rule of docs/formats/rules.md that a plan breaks, by its number, with what and where, by the ids of the plan. */
 export interface Broken {
-  rule: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 | 13 | 14;
+  rule: 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 | 13 | 14 | 15 | 16 | 17 | 18 | 19 | 20;
   code: BrokenCode;
   batch?: string;
   piece?: string;
@@ -8,6 +8,7 @@ export interface Broken {
   pit?: string;
   rack?: string;
   gear?: string;
+  place?: string;
   person?: string;
   serving?: string;
   task?: string;
@@ -59,4 +60,19 @@ export type BrokenCode =
   | 'notOnDuty'
   | 'twoThingsAtOnce'
   | 'carvedTooLate'
-  | 'tooSlowThroughDanger';
+  | 'tooSlowThroughDanger'
+  | 'noRoad'
+  | 'tripTooShort'
+  | 'notThere'
+  | 'nobodyDrives'
+  | 'taskElsewhere'
+  | 'staysPut'
+  | 'pitNotCold'
+  | 'gearElsewhere'
+  | 'pieceElsewhere'
+  | 'boardRideTooLong'
+  | 'fireAlone'
+  | 'notBrought'
+  | 'tooFewThere'
+  | 'notSetUp'
+  | 'carvedElsewhere';

@@ -86,7 +86,7 @@ export interface Pit {
   fuel?: PitFuel;
   /** A small fan under a controller holds the fire. */
   blower?: boolean;
-  /** Goes along to the venue; it cannot be used on the road. */
+  /** Can be taken elsewhere, cold. */
   travels?: boolean;
   /** Minutes it may burn with nobody by; as usual for its kind when left out. */
   untendedMaxMin?: number;

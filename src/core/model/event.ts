@@ -28,10 +28,11 @@ export interface Serving {
   highlySusceptible?: boolean;
   /** Who answers for its cards though a dish is not declared; they then say to ask the kitchen. */
   cardsSignedBy?: string;
-  /** The drive and setting up before carving, where they are not the event's own. */
-  travelMin?: number;
+  /** Where it is served; at the first place when left out. */
+  placeId?: string;
+  /** Setting up before carving, where it is not the event's own. */
   setUpMin?: number;
-  /** People who stay there until serving is over. */
+  /** People who are there from carving until serving is over. */
   handsThere?: number;
 }
 
@@ -102,10 +103,34 @@ export interface Pin {
   places?: Omit<ManualPlacement, 'batchId'>[];
 }
 
+/** Where the meat of a serving is cooked: where it begins, where it is served, or some here and some there. */
+export const COOKED_AT = ['home', 'there', 'both'] as const;
+export type CookedAt = (typeof COOKED_AT)[number];
+/** After serving: all go back, or the driver alone with the gear, or all stay for what is served there next. */
+export const AFTERWARDS = ['back', 'gear', 'stay'] as const;
+export type Afterwards = (typeof AFTERWARDS)[number];
+
+/** How people and things get to a serving that is not where they are; what is left out, the plan decides by itself. */
+export interface TravelChoice {
+  cookedAt?: CookedAt;
+  /** How many go. */
+  hands?: number;
+  /** Who goes first of those who could. */
+  who?: string[];
+  /** Holding gear and pits that go along. */
+  gearIds?: string[];
+  pitIds?: string[];
+  /** So many minutes before the serving those leave who cook there. */
+  aheadMin?: number;
+  afterwards?: Afterwards;
+}
+
 /** The scheme of a plan: who is placed before whom, and how. The plan follows from it and the event. */
 export interface Scheme {
   order: string[];
   overrides: Record<string, Override>;
+  /** How one gets to servings, by their ids. */
+  travel?: Record<string, TravelChoice>;
   seed: number;
   iterations: number;
 }
@@ -128,9 +153,28 @@ export interface Duty {
   toMs: number;
 }
 
-/** Where it is served, and how one gets there. */
+/** Somewhere food is cooked or served. */
+export interface EventPlace {
+  id: string;
+  name: string;
+}
+
+/** The minutes between two places, the same both ways. */
+export interface Road {
+  fromId: string;
+  toId: string;
+  minutes: number;
+}
+
+/** Something or somebody that does not begin at the first place. */
+export interface Standing {
+  kind: 'pit' | 'gear' | 'crew';
+  thingId: string;
+  placeId: string;
+}
+
+/** What there is where it is served, and when the crew sleeps. */
 export interface Venue {
-  driveMin: number;
   setUpMin: number;
   power: string;
   rules: string;
@@ -138,7 +182,7 @@ export interface Venue {
   quietFrom: string;
   quietTo: string;
 }
-export const DEFAULT_VENUE: Venue = Object.freeze({ driveMin: 0, setUpMin: 0, power: '', rules: '', quietFrom: '22:30', quietTo: '04:30' });
+export const DEFAULT_VENUE: Venue = Object.freeze({ setUpMin: 0, power: '', rules: '', quietFrom: '22:30', quietTo: '04:30' });
 
 /** What the pits will stand in. */
 export interface DayWeather {
@@ -176,6 +220,10 @@ export interface CookEvent {
   probeIds?: string[];
   /** Who is on duty, and when. */
   duty?: Duty[];
+  /** The first is where meat, gear and crew begin. */
+  places?: EventPlace[];
+  roads?: Road[];
+  standing?: Standing[];
   venue?: Venue;
   weather?: DayWeather;
   kitchen?: Partial<Kitchen>;

@@ -7,6 +7,11 @@ import type { Wrap, WrapWhen } from './method';
  * reads it, and files are made of it. Instants are ms since 1970 UTC.
  */
 export interface ExchangeEvent {
+  /** By which version of the rules it is judged. */
+  version: 1 | 2;
+  /** Version 2: the first is where meat and crew begin unless said otherwise. */
+  places?: { id: string; name: string }[];
+  roads?: { from: string; to: string; min: number }[];
   name: string;
   timeZone: string;
   altitudeM: number;
@@ -19,7 +24,7 @@ export interface ExchangeEvent {
   batches: ExchangeBatch[];
   pits: ExchangePit[];
   holding: ExchangeGear[];
-  crew: { id: string; fromMs: number; toMs: number }[];
+  crew: { id: string; fromMs: number; toMs: number; place?: string; drives?: boolean }[];
   cuts?: ExchangeCut[];
 }
 
@@ -30,8 +35,11 @@ export interface ExchangeServing {
   serveForMin: number;
   guests: { adults: number; children: number };
   carveLeadMin: number;
+  /** Version 1 only. */
   travelMin?: number;
+  place?: string;
   setUpMin?: number;
+  handsThere?: number;
 }
 
 export interface ExchangePiece {
@@ -86,6 +94,9 @@ export interface ExchangePit {
   kind: PitKind;
   smoke: boolean;
   travels: boolean;
+  place?: string;
+  /** As usual for its kind when left out. */
+  untendedMaxMin?: number;
   rangeC: [number, number];
   warmUpMin: number;
   openingDropC: number;
@@ -93,9 +104,9 @@ export interface ExchangePit {
   racks: ExchangeRack[];
 }
 
-export type ExchangeGear =
-  | { id: string; kind: 'insulated-box'; litres: number; lossWPerK: number }
-  | { id: string; kind: 'warmer' | 'steam-table'; slots: number; setC: number };
+export type ExchangeGear = { id: string; place?: string; travels?: boolean } & (
+  { kind: 'insulated-box'; litres: number; lossWPerK: number } | { kind: 'warmer' | 'steam-table'; slots: number; setC: number }
+);
 
 export interface ExchangeCut {
   id: string;
@@ -114,6 +125,7 @@ export interface ExchangeCut {
 
 /** A plan as it is handed on: what the checker reads and docs/formats/plan.schema.json has as text. */
 export interface ExchangePlan {
+  version: 1 | 2;
   status: 'feasible' | 'infeasible';
   proof?: boolean;
   event: string;
@@ -123,6 +135,8 @@ export interface ExchangePlan {
   pits: ExchangeFire[];
   runs: ExchangeRun[];
   tasks: ExchangeTask[];
+  /** Version 2. */
+  trips?: ExchangeTrip[];
   servings: { id: string; onTime: number; expectedLateMin: number }[];
   objective: { value: number[]; lower: number[] };
   problems: ({ code: string; severity: 'broken' | 'warning' } & Record<string, unknown>)[];
@@ -165,11 +179,30 @@ export interface ExchangeRun {
   why: ({ code: string } & Record<string, unknown>)[];
 }
 
+export interface ExchangeTrip {
+  atMs: number;
+  minutes: number;
+  from: string;
+  to: string;
+  who: string[];
+  pieces: string[];
+  gear: string[];
+  pits: string[];
+}
+
 export interface ExchangeTask {
   atMs: number;
   minutes: number;
-  kind: 'light' | 'load' | 'wrap' | 'move' | 'check' | 'pull' | 'drive' | 'carve';
+  kind: ExchangeTaskKind;
+  /** Of `prepare`: what is prepared. */
+  what?: string;
+  /** Version 2. */
+  place?: string;
   pit?: string;
   pieces?: string[];
   who: string[];
 }
+
+/** `drive` in version 1 only; `setUp`, `tend`, `prepare` and `unload` in version 2. */
+export type ExchangeTaskKind =
+  'light' | 'load' | 'wrap' | 'move' | 'check' | 'pull' | 'drive' | 'carve' | 'setUp' | 'tend' | 'prepare' | 'unload';

@@ -10,6 +10,7 @@ export * from './limits';
 export * from './method';
 export * from './exchange';
 export * from './piece';
+export * from './places';
 export * from './equipmentSets';
 export * from './pitKinds';
 export * from './plan';

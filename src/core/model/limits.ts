@@ -10,6 +10,7 @@ export const LIMITS = Object.freeze({
   /** How long before the first serving anything of the event may lie, and how long after the last. */
   daysBefore: 14,
   daysAfter: 3,
+  places: 8,
   servings: 12,
   batches: 80,
   pieces: 400,

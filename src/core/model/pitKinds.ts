@@ -204,6 +204,10 @@ export const PIT_KIND: Record<PitKind, PitKindRecord> = Object.freeze({
 
 export const fuelOf = (pit: Pick<Pit, 'kind' | 'fuel'>): PitFuel => pit.fuel ?? PIT_KIND[pit.kind].fuel;
 
+/** Minutes a pit may burn with nobody by, as its owner says or as usual for its kind. */
+export const untendedMaxOf = (pit: Pick<Pit, 'kind' | 'untendedMaxMin'>): number =>
+  pit.untendedMaxMin ?? PIT_KIND[pit.kind].untendedMaxMin ?? Infinity;
+
 /** A pit of a kind with the usual values. `newId` makes the ids of it and of its racks. */
 export function presetPit(kind: PitKind, newId: () => string): Pit {
   const { racks, ...preset } = structuredClone(PIT_KIND[kind].usual);

@@ -59,6 +59,7 @@ export interface Work {
   kind: 'load' | 'wrap' | 'move' | 'check' | 'pull' | 'carve';
   atMs: number;
   minutes: number;
+  placeId: string;
   pitId?: string;
   pieceIds: string[];
   who: string[];
@@ -78,6 +79,7 @@ export interface ProbeUse {
 export interface Run {
   id: string;
   batchId: string;
+  servingId: string;
   pieceIds: string[];
   kg: number;
   pitId: string;
@@ -106,6 +108,10 @@ export interface Run {
   ventMin: number;
   restMin: number;
   carveAtMs: number;
+  /** Where it is cooked; where it is carved is its serving's place. */
+  placeId: string;
+  /** When it leaves for its serving; none when it is served where it is cooked. */
+  leavesAtMs?: number;
   legs: Leg[];
   hold: Hold;
   /** Chance that it is pulled, vented and rested by carving. */
@@ -120,6 +126,7 @@ export interface Run {
 /** One fire of one pit, from lighting to letting it die. */
 export interface Firing {
   pitId: string;
+  placeId: string;
   lightAtMs: number;
   readyAtMs: number;
   offAtMs: number;
@@ -128,11 +135,34 @@ export interface Firing {
   who: string[];
 }
 
-/** The drive to a serving, with all who make it. */
-export interface Drive {
+/** A drive from one place to another, with all that is on board. */
+export interface Trip {
+  id: string;
+  /** The serving it is made for. */
   servingId: string;
-  fromMs: number;
-  toMs: number;
+  purpose: 'out' | 'ahead' | 'back';
+  fromId: string;
+  toId: string;
+  leaveMs: number;
+  arriveMs: number;
+  /** Whoever drives stands first; empty where hands are not counted. */
+  who: string[];
+  gearIds: string[];
+  pitIds: string[];
+  /** What meat it carries, raw or done. */
+  pieces: { batchId: string; pieceId: string }[];
+  /** Raw meat on a long way lies in this gear. */
+  coldGearId?: string;
+}
+
+/** What hands do for a trip or a place. `drive` is all of the crew on the road, as version 1 of the file has it. */
+export interface TravelWork {
+  kind: 'loadVan' | 'unload' | 'setUp' | 'packUp' | 'drive';
+  atMs: number;
+  minutes: number;
+  placeId: string;
+  servingId: string;
+  tripId?: string;
   who: string[];
 }
 
@@ -177,10 +207,15 @@ export interface Task {
   kind: TaskKind;
   atMs: number;
   minutes: number;
+  /** Where it is done; anywhere when left out. */
+  placeId?: string;
+  /** Where a drive goes. */
+  toId?: string;
   pitId?: string;
   runId?: string;
   batchId?: string;
   servingId?: string;
+  tripId?: string;
   pitC?: number;
   /** Who does it, where people are named. */
   who?: string[];
@@ -204,7 +239,8 @@ export interface Plan {
   probes: ProbeUse[];
   tasks: Task[];
   problems: PlanProblem[];
-  drives: Drive[];
+  trips: Trip[];
+  travelWork: TravelWork[];
   odds: ServingOdds[];
   objective: Objective;
   /** What no plan can be below, level by level. */
@@ -226,7 +262,8 @@ export const unplanned = ({ id, revision, confidence }: Pick<CookEvent, 'id' | '
   probes: [],
   tasks: [],
   problems: [],
-  drives: [],
+  trips: [],
+  travelWork: [],
   odds: [],
   objective: [0, 0, 0, 0, 0],
   lower: [0, 0, 0, 0, 0],

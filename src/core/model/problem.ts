@@ -78,6 +78,31 @@ export type PlanProblem =
   | { code: 'noCrew'; severity: 'broken'; batchId: string; pieces: number; kind: TaskKind; atMs: number; minutes: number }
   | { code: 'nobodyToLight'; severity: 'broken'; pitId: string; atMs: number }
   | { code: 'nobodyToDrive'; severity: 'broken'; servingId: string; atMs: number }
+  /** There is no way to a serving, or it would have to be begun before there is time. */
+  | { code: 'noRoad'; severity: 'broken'; servingId: string; placeId: string }
+  | { code: 'tooFar'; severity: 'broken'; servingId: string; placeId: string; leaveMs: number; minutes: number; lateByMin: number }
+  | {
+      code: 'handsShort';
+      severity: 'broken';
+      servingId: string;
+      placeId: string;
+      hands: number;
+      wanted: number;
+      fromMs: number;
+      toMs: number;
+    }
+  /** Cooked in one place and served in another, and nothing goes from here to there. */
+  | { code: 'noRide'; severity: 'broken'; batchId: string; pieces: number; placeId: string }
+  | {
+      code: 'unattended';
+      severity: 'broken';
+      batchId?: string;
+      pieces: number;
+      pitId: string;
+      fromMs: number;
+      toMs: number;
+      allowedMin: number;
+    }
   | { code: 'onTheRoad'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
   | { code: 'servingRisk'; severity: 'warning'; servingId: string; onTimeShare: number }
   | { code: 'overHeld'; severity: 'warning'; batchId: string; holdMin: number; ceilingMin: number }

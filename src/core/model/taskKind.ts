@@ -30,4 +30,8 @@ export type TaskKind =
   | 'hold'
   | 'carve'
   | 'drive'
+  | 'loadVan'
+  | 'unload'
+  | 'setUp'
+  | 'packUp'
   | 'serve';

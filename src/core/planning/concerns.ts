@@ -23,7 +23,7 @@ function namedIn(problem: PlanProblem): { batchIds: string[]; servingIds: string
     }
     default:
       return {
-        batchIds: 'batchId' in problem ? [problem.batchId] : 'batchIds' in problem ? problem.batchIds : [],
+        batchIds: 'batchId' in problem ? some(problem.batchId) : 'batchIds' in problem ? problem.batchIds : [],
         servingIds: 'servingId' in problem ? [problem.servingId] : [],
       };
   }
@@ -31,7 +31,9 @@ function namedIn(problem: PlanProblem): { batchIds: string[]; servingIds: string
 
 /** The batches that keep a plan from being whole, or sure; the worst first. */
 export function troubledBatches(plan: Pick<Plan, 'problems' | 'runs' | 'odds' | 'confidence'>, input: Pick<PlanInput, 'event'>): string[] {
-  const broken = plan.problems.flatMap((problem) => (problem.severity === 'broken' && 'batchId' in problem ? [problem.batchId] : []));
+  const broken = plan.problems.flatMap((problem) =>
+    problem.severity === 'broken' && 'batchId' in problem && problem.batchId ? [problem.batchId] : [],
+  );
   if (broken.length > 0) return [...new Set(broken)];
   const unsure = new Set(plan.odds.filter((each) => each.onTimeShare < plan.confidence).map((each) => each.servingId));
   return [...plan.runs]

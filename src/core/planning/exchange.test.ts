@@ -34,8 +34,10 @@ describe('the exchange of an event', () => {
     });
     expect(out.batches.every(({ method }) => method.pitRangeC[0] <= method.pitC && method.pitC <= method.pitRangeC[1])).toBe(true);
     expect(out.workFromMs).toBe(input.earliestMs);
-    expect(out.holding).toEqual([{ id: BOX.id, kind: 'insulated-box', litres: 110, lossWPerK: BOX.lossWPerK }]);
-    expect(out.crew).toEqual([{ id: 'ann', fromMs: SUPPER_MS - 30 * HOUR, toMs: SUPPER_MS + 4 * HOUR }]);
+    expect(out.holding).toEqual([
+      { id: BOX.id, place: 'base', travels: true, kind: 'insulated-box', litres: 110, lossWPerK: BOX.lossWPerK },
+    ]);
+    expect(out.crew).toEqual([{ id: 'ann', fromMs: SUPPER_MS - 30 * HOUR, toMs: SUPPER_MS + 4 * HOUR, place: 'base', drives: false }]);
   });
 
   it('brings along only cuts that differ from the shipped ones', () => {

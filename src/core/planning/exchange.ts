@@ -3,6 +3,9 @@ import {
   CUTS,
   DEFAULT_VENUE,
   MILD_DAY,
+  placesOf,
+  servingPlaceId,
+  standsAt,
   type Cut,
   type ExchangeBatch,
   type ExchangeCut,
@@ -13,18 +16,22 @@ import {
   type ExchangePlan,
   type ExchangeRack,
   type ExchangeRun,
+  type ExchangeTrip,
   type Firing,
   type ClockMethod,
   type Pit,
   type Plan,
   type Rack,
   type Run,
+  type Standing,
+  type Trip,
 } from '../model';
 import { newForecastCache } from '../schedule';
-import { addMinutes } from '../units';
+import { addMinutes, MS_PER_MIN } from '../units';
 import { exchangeTasksOf } from './exchangeTasks';
 import type { PlanInput } from './planInput';
-import { batchOrders, searchInputOf, travelOf } from './searchInput';
+import { batchOrders, searchInputOf } from './searchInput';
+import { driveMinOf, rulesOf, setUpMinOf } from './travelOf';
 
 /** What of an event the rules are about, as the checker reads it. Only batches that can be planned are there. */
 export function exchangeEventOf(input: PlanInput): ExchangeEvent {
@@ -32,8 +39,15 @@ export function exchangeEventOf(input: PlanInput): ExchangeEvent {
   const venue = { ...DEFAULT_VENUE, ...event.venue };
   const orders = batchOrders(input);
   const { limits, airGapMm } = searchInputOf(input, newForecastCache(), SHIPPED_PARAMETERS);
+  const rules = rulesOf(input);
+  const at = (kind: Standing['kind'], id: string) => (rules === 1 ? {} : { place: standsAt(event, kind, id) });
   const own = [...new Map(orders.map(({ cut }) => [cut.id, cut])).values()].filter((cut) => isOwn(cut));
   return {
+    version: rules,
+    ...(rules === 2 && {
+      places: [...placesOf(event)],
+      roads: (event.roads ?? []).map(({ fromId, toId, minutes }) => ({ from: fromId, to: toId, min: minutes })),
+    }),
     name: event.name,
     timeZone: event.timeZone,
     altitudeM: event.altitudeM,
@@ -49,7 +63,10 @@ export function exchangeEventOf(input: PlanInput): ExchangeEvent {
       serveForMin: Math.round(serving.serveForMin),
       guests: { adults: serving.guests.adults, children: serving.guests.children },
       carveLeadMin: Math.round(serving.carveLeadMin),
-      ...travelOf(event, serving),
+      setUpMin: setUpMinOf(event, serving),
+      ...(rules === 1
+        ? { travelMin: driveMinOf(event, serving) }
+        : { place: servingPlaceId(event, serving), ...(serving.handsThere !== undefined && { handsThere: serving.handsThere }) }),
     })),
     batches: orders.map(({ batch, cut, method, nonIntact }): ExchangeBatch => ({
       id: batch.id,
@@ -67,17 +84,32 @@ export function exchangeEventOf(input: PlanInput): ExchangeEvent {
       ...(batch.label && { label: batch.label }),
       ...(nonIntact && { nonIntact: true }),
     })),
-    pits: input.pits.map(exchangePitOf),
+    pits: input.pits.map((pit) => ({ ...exchangePitOf(pit), ...at('pit', pit.id) })),
     holding: [
-      ...input.boxes.map(({ id, litres, lossWPerK }) => ({ id, kind: 'insulated-box' as const, litres, lossWPerK })),
-      ...(input.warmers ?? []).map(({ id, kind, slots, setC }) => ({
+      ...input.boxes.map(({ id, litres, lossWPerK, travels = false }) => ({
         id,
+        ...at('gear', id),
+        ...(rules === 2 && { travels }),
+        kind: 'insulated-box' as const,
+        litres,
+        lossWPerK,
+      })),
+      ...(input.warmers ?? []).map(({ id, kind, slots, setC, travels = false }) => ({
+        id,
+        ...at('gear', id),
+        ...(rules === 2 && { travels }),
         kind: kind === 'steam table' ? ('steam-table' as const) : ('warmer' as const),
         slots,
         setC,
       })),
     ],
-    crew: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({ id: memberId, fromMs, toMs })),
+    crew: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({
+      id: memberId,
+      fromMs,
+      toMs,
+      ...at('crew', memberId),
+      ...(rules === 2 && { drives: Boolean(input.crew?.find((member) => member.id === memberId)?.drives) }),
+    })),
     ...(own.length > 0 && { cuts: own.map(exchangeCutOf) }),
   };
 }
@@ -136,6 +168,7 @@ const exchangePitOf = (pit: Pit): ExchangePit => ({
   kind: pit.kind,
   smoke: pit.smoke,
   travels: pit.travels ?? false,
+  ...(pit.untendedMaxMin !== undefined && { untendedMaxMin: pit.untendedMaxMin }),
   rangeC: pit.rangeC,
   warmUpMin: pit.warmUpMin,
   openingDropC: pit.openingDropC,
@@ -161,18 +194,25 @@ export interface Verdict {
 }
 
 /** A plan as it is handed on: to the checker, to a file, to a message. */
-export function exchangePlanOf({ event, pits }: Pick<PlanInput, 'event' | 'pits'>, plan: Plan, verdict: Verdict = {}): ExchangePlan {
+export function exchangePlanOf(
+  { event, pits, rules }: Pick<PlanInput, 'event' | 'pits' | 'rules'>,
+  plan: Plan,
+  verdict: Verdict = {},
+): ExchangePlan {
+  const version = rulesOf({ rules });
   const broken = plan.problems.some((problem) => problem.severity === 'broken');
   return {
+    version,
     status: broken ? 'infeasible' : 'feasible',
     ...(broken && { proof: verdict.proof ?? false }),
     event: event.name,
     seed: plan.scheme.seed,
     iterations: plan.scheme.iterations,
     confidence: plan.confidence,
-    pits: pits.flatMap((pit) => exchangeFireOf(pit, plan.firings)),
-    runs: plan.runs.map(exchangeRunOf),
-    tasks: exchangeTasksOf(plan),
+    pits: version === 1 ? pits.flatMap((pit) => exchangeFireOf(pit, plan.firings)) : firesOf(pits, plan.firings),
+    runs: plan.runs.map((run) => exchangeRunOf(run, plan.trips)),
+    tasks: exchangeTasksOf(plan, version),
+    ...(version === 2 && { trips: plan.trips.map(exchangeTripOf) }),
     servings: plan.odds.map(({ servingId, onTimeShare, expectedLateMin }) => ({ id: servingId, onTime: onTimeShare, expectedLateMin })),
     objective: { value: [...plan.objective], lower: [...plan.lower] },
     problems: plan.problems.map((problem) => {
@@ -183,7 +223,27 @@ export function exchangePlanOf({ event, pits }: Pick<PlanInput, 'event' | 'pits'
   };
 }
 
-/** One fire for each pit: it is kept in between, as far as the file goes. */
+/** Every fire on its own, pit by pit. */
+const firesOf = (pits: readonly Pit[], firings: readonly Firing[]): ExchangeFire[] =>
+  pits.flatMap((pit) =>
+    firings
+      .filter((firing) => firing.pitId === pit.id)
+      .sort((a, b) => a.lightAtMs - b.lightAtMs)
+      .flatMap((firing) => exchangeFireOf(pit, [firing])),
+  );
+
+const exchangeTripOf = ({ leaveMs, arriveMs, fromId, toId, who, pieces, gearIds, pitIds }: Trip): ExchangeTrip => ({
+  atMs: leaveMs,
+  minutes: (arriveMs - leaveMs) / MS_PER_MIN,
+  from: fromId,
+  to: toId,
+  who,
+  pieces: pieces.map((piece) => piece.pieceId),
+  gear: gearIds,
+  pits: pitIds,
+});
+
+/** One fire for each pit: it is kept in between, as far as version 1 of the file goes. */
 function exchangeFireOf(pit: Pit, firings: readonly Firing[]): ExchangeFire[] {
   const own = firings.filter((firing) => firing.pitId === pit.id);
   const [first] = own;
@@ -196,7 +256,13 @@ function exchangeFireOf(pit: Pit, firings: readonly Firing[]): ExchangeFire[] {
   return [{ id: pit.id, lightAtMs: first.lightAtMs, readyAtMs: first.readyAtMs, setPoints, offAtMs: own.at(-1)!.offAtMs }];
 }
 
-function exchangeRunOf(run: Run): ExchangeRun {
+function exchangeRunOf(run: Run, trips: readonly Trip[]): ExchangeRun {
+  // Raw meat on a long way lies in cold gear.
+  const cold = trips.flatMap(({ coldGearId, pieces, leaveMs, arriveMs }) =>
+    coldGearId && pieces.some((piece) => run.batchId === piece.batchId && run.pieceIds.includes(piece.pieceId)) && leaveMs < run.onAtMs
+      ? [{ gear: coldGearId, fromMs: leaveMs, toMs: arriveMs }]
+      : [],
+  );
   const ventedMs = addMinutes(run.pullLateMs, run.ventMin);
   return {
     batch: run.batchId,
@@ -220,13 +286,14 @@ function exchangeRunOf(run: Run): ExchangeRun {
         toMs: leg.toMs,
       })),
     ),
-    holds: ventedMs < run.carveAtMs ? [{ gear: run.hold.gearId, fromMs: ventedMs, toMs: run.carveAtMs }] : [],
+    holds: [...cold, ...(ventedMs < run.carveAtMs ? [{ gear: run.hold.gearId, fromMs: ventedMs, toMs: run.carveAtMs }] : [])],
     carveAtMs: run.carveAtMs,
     why: run.why.map(({ code, ...data }) => ({ code, ...exchangeData(data) })),
   };
 }
 
 const ID_KEYS: Record<string, string> = {
+  placeId: 'place',
   batchId: 'batch',
   pitId: 'pit',
   rackId: 'rack',

@@ -1,20 +1,36 @@
-import type { Drive, ExchangeTask, Plan } from '../model';
-import { MS_PER_MIN } from '../units';
+import type { ExchangeTask, ExchangeTaskKind, Plan, TravelWork } from '../model';
+import type { RulesVersion } from '../quantities';
 
-const TASK_ORDER = ['light', 'drive', 'pull', 'wrap', 'move', 'check', 'load', 'carve'];
+const TASK_ORDER: ExchangeTaskKind[] = ['light', 'drive', 'pull', 'wrap', 'move', 'check', 'load', 'unload', 'setUp', 'carve'];
 
-/** All that hands do, in order of time; servings that share a drive share its task. */
-export function exchangeTasksOf(plan: Plan): ExchangeTask[] {
+/** What version 2 calls the work of a trip. */
+const TRAVEL_KIND: Record<TravelWork['kind'], Pick<ExchangeTask, 'kind' | 'what'>> = {
+  drive: { kind: 'drive' },
+  loadVan: { kind: 'prepare', what: 'load the van' },
+  unload: { kind: 'unload' },
+  setUp: { kind: 'setUp' },
+  packUp: { kind: 'prepare', what: 'pack up' },
+};
+
+/** All that hands do, in order of time. */
+export function exchangeTasksOf(plan: Plan, rules: RulesVersion): ExchangeTask[] {
+  const at = (placeId: string) => (rules === 1 ? {} : { place: placeId });
   const tasks: ExchangeTask[] = [
-    ...plan.firings.map(({ lightAtMs, pitId, who }) => ({ atMs: lightAtMs, minutes: 15, kind: 'light' as const, pit: pitId, who })),
-    ...plan.drives
-      .filter(isFirst)
-      .map(({ fromMs, toMs, who }) => ({ atMs: fromMs, minutes: (toMs - fromMs) / MS_PER_MIN, kind: 'drive' as const, who })),
+    ...plan.firings.map(({ lightAtMs, pitId, placeId, who }) => ({
+      atMs: lightAtMs,
+      minutes: 15,
+      kind: 'light' as const,
+      ...at(placeId),
+      pit: pitId,
+      who,
+    })),
+    ...plan.travelWork.map(({ kind, atMs, minutes, placeId, who }) => ({ atMs, minutes, ...TRAVEL_KIND[kind], ...at(placeId), who })),
     ...plan.runs.flatMap((run) =>
-      run.work.map(({ kind, atMs, minutes, pitId, pieceIds, who }) => ({
+      run.work.map(({ kind, atMs, minutes, placeId, pitId, pieceIds, who }) => ({
         atMs,
         minutes,
         kind,
+        ...at(placeId),
         ...(pitId && { pit: pitId }),
         pieces: pieceIds,
         who,
@@ -23,6 +39,3 @@ export function exchangeTasksOf(plan: Plan): ExchangeTask[] {
   ];
   return tasks.sort((a, b) => a.atMs - b.atMs || TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind));
 }
-
-const isFirst = (drive: Drive, i: number, all: readonly Drive[]): boolean =>
-  all.findIndex((other) => other.fromMs === drive.fromMs && other.toMs === drive.toMs) === i;

@@ -1,4 +1,5 @@
 import type { CookEvent, CrewMember, HoldingBox, Library, Pit, Probe, Shift, Warmer } from '../model';
+import type { RulesVersion } from '../quantities';
 import type { Limits } from '../safety';
 
 /** What is owned, or to be had, and not in use. */
@@ -29,6 +30,8 @@ export interface PlanInput {
   limits?: Limits;
   airGapMm?: number;
   countCrew?: boolean;
+  /** By which version of docs/formats/rules.md it is planned: 1 for a file of that version. */
+  rules?: RulesVersion;
   /** Owned, or to be had, and not in use. */
   spare?: Spare;
 }

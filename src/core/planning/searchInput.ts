@@ -1,7 +1,6 @@
 import { byTheClock, COLD_C, predictiveLaw, SHIPPED_PARAMETERS, weatherWanderC, type ParameterSet } from '../forecast';
 import {
   cutIn,
-  DEFAULT_VENUE,
   isNonIntact,
   methodIn,
   MILD_DAY,
@@ -12,14 +11,13 @@ import {
   type Cut,
   type DayWeather,
   type Method,
-  type Serving,
 } from '../model';
 import { AIR_GAP_MM } from '../packing';
 import { gradeOf } from '../quantities';
 import { limitsOf, type Limits } from '../safety';
-import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type Road, type SearchInput } from '../schedule';
-import { addMinutes } from '../units';
+import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type SearchInput } from '../schedule';
 import type { PlanInput } from './planInput';
+import { rulesOf, travelOf } from './travelOf';
 
 /** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
 export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
@@ -61,22 +59,6 @@ function clocked(event: CookEvent, batch: Batch, cut: Cut, method: Method): Cloc
 const contentOf = ({ batch, serving }: BatchOrder): string =>
   JSON.stringify([serving.atMs, batch.cutId, batch.methodId, batch.label, batch.pieces.map(({ id: _, ...piece }) => piece)]);
 
-/** The drive and setting up before a serving, its own or the event's. */
-export function travelOf(event: Pick<CookEvent, 'venue'>, serving: Serving): { travelMin: number; setUpMin: number } {
-  const venue = { ...DEFAULT_VENUE, ...event.venue };
-  return { travelMin: serving.travelMin ?? venue.driveMin, setUpMin: serving.setUpMin ?? venue.setUpMin };
-}
-
-/** When all are on the road: a drive for each serving that is not at home. */
-function drivesOf(event: CookEvent): Road[] {
-  return event.servings.flatMap((serving) => {
-    const { travelMin, setUpMin } = travelOf(event, serving);
-    if (travelMin <= 0) return [];
-    const arriveMs = addMinutes(serving.atMs, -serving.carveLeadMin - setUpMin);
-    return [{ servingId: serving.id, fromMs: addMinutes(arriveMs, -travelMin), toMs: arriveMs }];
-  });
-}
-
 /** The weather of an event's day. */
 export const weatherOf = (event: Pick<CookEvent, 'weather'>): DayWeather => event.weather ?? MILD_DAY;
 
@@ -97,11 +79,20 @@ export const cookContext = (event: CookEvent, confidence: number): ForecastConte
 export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters: ParameterSet): SearchInput {
   const { event } = input;
   const limits: Limits = input.limits ?? limitsOf(event);
+  const law = predictiveLaw(parameters.record, wanderOf(event));
+  const context = {
+    parameters,
+    law,
+    altitudeM: event.altitudeM,
+    weather: weatherOf(event),
+    confidence: event.confidence,
+    hotHoldC: limits.hotHold,
+  };
   return {
     pits: input.pits,
     gear: holdingGear(input.boxes, input.warmers ?? []),
     parameters,
-    law: predictiveLaw(parameters.record, wanderOf(event)),
+    law,
     altitudeM: event.altitudeM,
     confidence: event.confidence,
     earliestMs: input.earliestMs,
@@ -109,7 +100,8 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     airGapMm: input.airGapMm ?? AIR_GAP_MM,
     manualPlacements: (event.manualPlacements ?? []).filter((each) => input.pits.some((pit) => pit.id === each.pitId)),
     crew: event.duty && (event.duty.length > 0 || input.countCrew) ? event.duty : undefined,
-    drives: drivesOf(event),
+    rules: rulesOf(input),
+    ...travelOf(input, () => batchOrders(input), { cache, context }),
     cache,
     quiet: input.quiet ?? [],
     weather: weatherOf(event),

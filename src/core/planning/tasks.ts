@@ -1,5 +1,17 @@
 import { relightAtMs, tendFire } from '../fire';
-import { methodIn, PREP_KINDS, type CookEvent, type Library, type Method, type Pit, type Plan, type Run, type Task } from '../model';
+import {
+  homeIdOf,
+  methodIn,
+  PREP_KINDS,
+  servingPlaceId,
+  type CookEvent,
+  type Library,
+  type Method,
+  type Pit,
+  type Plan,
+  type Run,
+  type Task,
+} from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
@@ -8,11 +20,11 @@ const ONE_OPENING_MIN = 10;
 /** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
 export function tasksOf(
   { event, library, pits }: { event: CookEvent; library: Library; pits: readonly Pit[] },
-  plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes' | 'drives'>,
+  plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes' | 'trips' | 'travelWork'>,
 ): Task[] {
   const tasks: Task[] = plan.prep
     .filter((step) => !step.done)
-    .map(({ id, kind, atMs, minutes, batchId }) => ({ id, kind, atMs, minutes, batchId }));
+    .map(({ id, kind, atMs, minutes, batchId }) => ({ id, kind, atMs, minutes, placeId: homeIdOf(event), batchId }));
   plan.firings.forEach((firing) => {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;
     const id = `${firing.pitId}/fire${nth + 1}`;
@@ -21,6 +33,7 @@ export function tasksOf(
       kind: 'light',
       atMs: firing.lightAtMs,
       minutes: 15,
+      placeId: firing.placeId,
       pitId: firing.pitId,
       pitC: firing.setPoints[0]!.pitC,
       ...(firing.who.length > 0 && { who: firing.who }),
@@ -31,6 +44,7 @@ export function tasksOf(
         kind: 'setPoint',
         atMs: setPoint.atMs,
         minutes: 2,
+        placeId: firing.placeId,
         pitId: firing.pitId,
         pitC: setPoint.pitC,
       }),
@@ -45,6 +59,7 @@ export function tasksOf(
       kind: 'probe',
       atMs: probe.fromMs,
       minutes: 2,
+      placeId: run.placeId,
       runId: run.id,
       pitId: probe.fromMs < (run.moveAtMs ?? Infinity) ? run.pitId : finishOf(run),
       probe,
@@ -53,11 +68,11 @@ export function tasksOf(
   for (const run of plan.runs) {
     const pieces = run.pieceIds.length;
     const add = (kind: Task['kind'], atMs: number, minutes: number, pitId?: string) =>
-      tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId });
+      tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, placeId: run.placeId, runId: run.id, pitId });
     for (const work of run.work) {
-      const { kind, atMs, minutes, pitId, who } = work;
+      const { kind, atMs, minutes, placeId, pitId, who } = work;
       if (kind !== 'carve')
-        tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, runId: run.id, pitId, ...(who.length > 0 && { who }) });
+        tasks.push({ id: `${run.id}/${kind}`, kind, atMs, minutes, placeId, runId: run.id, pitId, ...(who.length > 0 && { who }) });
     }
     tasks.push(...carveTasks(run));
     if (run.unwrapAtMs !== undefined) add('unwrap', run.unwrapAtMs, 2 + pieces, run.pitId);
@@ -71,18 +86,17 @@ export function tasksOf(
     const method = batch && methodIn(library, batch.methodId);
     if (method) tasks.push(...rhythmTasks(run, method, pieces));
   }
-  for (const drive of plan.drives)
-    tasks.push({
-      id: `${drive.servingId}/drive`,
-      kind: 'drive',
-      atMs: drive.fromMs,
-      minutes: (drive.toMs - drive.fromMs) / MS_PER_MIN,
-      servingId: drive.servingId,
-      ...(drive.who.length > 0 && { who: drive.who }),
-    });
+  tasks.push(...travelTasks(plan));
   for (const serving of event.servings) {
     if (plan.runs.some((run) => event.batches.some((batch) => batch.id === run.batchId && batch.servingId === serving.id))) {
-      tasks.push({ id: `${serving.id}/serve`, kind: 'serve', atMs: serving.atMs, minutes: serving.serveForMin, servingId: serving.id });
+      tasks.push({
+        id: `${serving.id}/serve`,
+        kind: 'serve',
+        atMs: serving.atMs,
+        minutes: serving.serveForMin,
+        placeId: servingPlaceId(event, serving),
+        servingId: serving.id,
+      });
     }
   }
   tasks.sort((a, b) => a.atMs - b.atMs || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
@@ -90,17 +104,39 @@ export function tasksOf(
   return tasks;
 }
 
+/** What hands do for trips and places, and the drives themselves. */
+function travelTasks({ trips, travelWork }: Pick<Plan, 'trips' | 'travelWork'>): Task[] {
+  return [
+    ...trips.map((trip): Task => ({
+      id: `${trip.id}/drive`,
+      kind: 'drive',
+      atMs: trip.leaveMs,
+      minutes: (trip.arriveMs - trip.leaveMs) / MS_PER_MIN,
+      placeId: trip.fromId,
+      toId: trip.toId,
+      servingId: trip.servingId,
+      tripId: trip.id,
+      ...(trip.who.length > 0 && { who: trip.who }),
+    })),
+    ...travelWork.map(({ who, ...work }): Task => ({
+      id: `${work.tripId ?? work.servingId}/${work.kind}`,
+      ...work,
+      ...(who.length > 0 && { who }),
+    })),
+  ];
+}
+
 const finishOf = (run: Run): string => run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
 
 /** Carving as it is shared out: one task for each pair of hands, from when it begins until it is through. */
 function carveTasks(run: Run): Task[] {
-  const shares = new Map<string, { who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }>();
-  for (const { kind, atMs, minutes, who, pieceIds } of run.work) {
+  const shares = new Map<string, { placeId: string; who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }>();
+  for (const { kind, atMs, minutes, placeId, who, pieceIds } of run.work) {
     if (kind !== 'carve') continue;
     const key = who.join();
     const toMs = addMinutes(atMs, minutes);
     const share = shares.get(key);
-    if (!share) shares.set(key, { who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
+    if (!share) shares.set(key, { placeId, who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
     else {
       share.atMs = Math.min(share.atMs, atMs);
       share.toMs = Math.max(share.toMs, toMs);
@@ -108,11 +144,12 @@ function carveTasks(run: Run): Task[] {
       share.pieceIds.push(...pieceIds);
     }
   }
-  return [...shares.values()].map(({ who, atMs, minutes, pieceIds }, i) => ({
+  return [...shares.values()].map(({ placeId, who, atMs, minutes, pieceIds }, i) => ({
     id: `${run.id}/carve${i === 0 ? '' : i + 1}`,
     kind: 'carve',
     atMs,
     minutes,
+    placeId,
     runId: run.id,
     ...(who.length > 0 && { who, pieceIds }),
   }));
@@ -127,6 +164,7 @@ function rhythmTasks(run: Run, method: Method, pieces: number): Task[] {
       kind,
       atMs,
       minutes,
+      placeId: run.placeId,
       runId: run.id,
       pitId: run.pitId,
       pitC: method.hotFinish?.pitC,
@@ -168,7 +206,11 @@ const ORDER: Task['kind'][] = [
   'vent',
   'rest',
   'hold',
+  'packUp',
+  'loadVan',
   'drive',
+  'unload',
+  'setUp',
   'carve',
   'serve',
 ];

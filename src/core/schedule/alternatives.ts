@@ -1,13 +1,17 @@
 import { isGround, isPoultry, isRoast, type Override, type Cut, type Method, type Pit, type PlanProblem } from '../model';
+import type { Stay } from '../travel';
 import { coreRuleOf, STRICT_LIMITS, type Limits } from '../safety';
 import { forecastBatch, type BatchForecast, type Finish } from './batchForecast';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import { fitsAlone, type Footprint } from './rackLedger';
 
-/** One way to cook a batch: a pit, its heat, and perhaps another place or heat once it is wrapped. */
+/** One way to cook a batch: a pit where it stands, its heat, and perhaps another pit or heat once it is wrapped. */
 export interface Alternative {
   pit: Pit;
+  stand: Stay;
+  /** When the meat leaves for its serving; none when it is served where it is cooked. */
+  leavesAtMs?: number;
   pitC: number;
   finish?: Finish;
   /** Asked for only when the option is tried. */
@@ -60,15 +64,41 @@ export function suitablePits(
   return { pits: roomy };
 }
 
-/** Every way a batch could be cooked as things stand, the wished one first. */
-export function alternativesFor(order: BatchOrder, pits: Pit[], context: PlacementContext, override: Override = {}): Alternative[] {
+/** Every way a batch could be cooked as things stand, the wished one first; `anywhere` counts those too from which nothing goes to its serving. */
+export function alternativesFor(
+  order: BatchOrder,
+  pits: Pit[],
+  context: PlacementContext,
+  override: Override = {},
+  anywhere = false,
+): Alternative[] {
   const { cut, method } = order;
   const hotHoldC = floorFor(cut, context.limits);
   const alternatives: Alternative[] = [];
+  const { whereabouts } = context;
   const add = (pit: Pit, pitC: number, finish?: Finish) => {
     let known: BatchForecast | undefined;
     const forecast = () => (known ??= forecastBatch(context.cache, { ...context, hotHoldC }, order, pit, pitC, finish));
-    alternatives.push({ pit, pitC, finish, forecast, hotHoldC });
+    for (const stand of whereabouts.standsOf(pit.id)) {
+      const leavesAtMs = whereabouts.leavesAt(order.serving.id, stand, Boolean(pit.travels) && (finish?.pit.travels ?? true));
+      if (leavesAtMs === false && !anywhere) continue;
+      if (
+        finish &&
+        finish.pit !== pit &&
+        !anywhere &&
+        !whereabouts.standsOf(finish.pit.id).some((other) => other.placeId === stand.placeId)
+      )
+        continue;
+      alternatives.push({
+        pit,
+        stand,
+        ...(leavesAtMs !== undefined && leavesAtMs !== false && { leavesAtMs }),
+        pitC,
+        finish,
+        forecast,
+        hotHoldC,
+      });
+    }
   };
   const wrapped = method.wrap !== 'none';
   const finishBand = method.finishRangeC ?? method.pitRangeC;

@@ -5,10 +5,14 @@ import { boundOf, leastDepartureMin } from './objective';
 import { alternativesFor, suitablePits } from './alternatives';
 import type { BatchOrder } from './order';
 import type { SearchInput } from './decoder';
+import { itinerary } from '../travel';
 import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
 import { footprintOf, RackLedger } from './rackLedger';
+
+/** Everything in one place, nobody counted: what no journey can better. */
+const anywhere = itinerary({ homeId: '', roads: [], servings: [], gear: [], pits: [], earliestMs: -Infinity });
 
 /** A hot zone finishes sooner than the set point says; the spread of a run is taken as no more than this share of its own. */
 const ZONE_SHARE = 0.75;
@@ -24,7 +28,8 @@ export function lowerBound(orders: readonly BatchOrder[], input: SearchInput): O
     racks: new RackLedger(),
     heat: new HeatLedger(),
     holds: new HoldLedger(),
-    crewLedger: new CrewLedger(undefined, []),
+    crewLedger: new CrewLedger(undefined),
+    whereabouts: anywhere,
   };
   let qualityMin = 0;
   let pitHours = 0;

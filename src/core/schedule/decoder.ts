@@ -1,19 +1,8 @@
-import type {
-  DayWeather,
-  Drive,
-  ManualPlacement,
-  Objective,
-  Piece,
-  Pin,
-  Plan,
-  PlanProblem,
-  Run,
-  Scheme,
-  ServingOdds,
-  Shift,
-} from '../model';
+import type { DayWeather, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, ServingOdds, Shift } from '../model';
 import { claimedMm2 } from '../packing';
-import { addMinutes } from '../units';
+import { pullDeadlineMs } from './window';
+import { unattendedFires } from './findings';
+import { laden } from './laden';
 import { holdProblems, placementProblems, nameRuns, tightestMoment } from './findings';
 import { placeOf } from './holding';
 import { firingsOf } from './firings';
@@ -23,21 +12,34 @@ import { HoldLedger } from './holdLedger';
 import { objectiveOf, type JudgedBy } from './objective';
 import { floorFor } from './alternatives';
 import type { BatchOrder } from './order';
-import { mark, rollBack, type Marks, type PlacementContext, type Road } from './placement';
+import { mark, rollBack, type Marks, type PlacementContext } from './placement';
 import { forcePlace } from './forcePlace';
 import { placeBatch, type Placed } from './placeBatch';
 import { footprintOf, pieceKey, RackLedger, type PackingMemo } from './rackLedger';
+import type { Whereabouts } from '../travel';
 import { Days } from './risk';
 import { forecastBatch } from './batchForecast';
 
 /** All that a schedule depends on beside its batches. */
-export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'crewLedger'> {
+export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'crewLedger' | 'whereabouts'> {
+  /** Who and what is where when servings are got to in these ways. */
+  travelFor(choices: NonNullable<Scheme['travel']>): Whereabouts;
+  /** Servings that are not where things are: how they are got to is part of the search. */
+  away: readonly AwayServing[];
   quiet: readonly Shift[];
   weather: DayWeather;
   pins: readonly Pin[];
 }
 
-export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'drives' | 'odds' | 'objective' | 'tightest'>;
+/** A serving that one drives to, with what may go along. */
+export interface AwayServing {
+  id: string;
+  people: readonly string[];
+  gearIds: readonly string[];
+  pitIds: readonly string[];
+}
+
+export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'trips' | 'travelWork' | 'odds' | 'objective' | 'tightest'>;
 
 interface Step {
   /** The batch, or a pin of it. */
@@ -72,8 +74,6 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
   return demand(b) - demand(a);
 }
 
-const crosses = (a: Road, b: Road): boolean => a.fromMs < b.toMs && a.toMs > b.fromMs && !(a.fromMs === b.fromMs && a.toMs === b.toMs);
-
 /** Places that a pin keeps of the pieces it holds. */
 const placedBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): ManualPlacement[] =>
   places.filter((place) => batch.pieces.some((piece) => piece.id === place.pieceId)).map((place) => ({ batchId, ...place }));
@@ -88,12 +88,12 @@ const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
  */
 export class Decoder {
   readonly orders: ReadonlyMap<string, BatchOrder>;
-  private readonly context: PlacementContext;
+  private context: PlacementContext;
+  private travel = '{}';
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
   private readonly days: Days;
   private readonly freshDays: Days;
-  private readonly drives: Drive[];
-  private readonly nobodyDrives: PlanProblem[];
+  private readonly contextFor: (whereabouts: Whereabouts) => PlacementContext;
   private readonly judgedBy: JudgedBy;
   private readonly usual: string[];
   /** Pieces that the owner has put somewhere, each pin as an order of its own. */
@@ -131,24 +131,21 @@ export class Decoder {
         .flatMap(({ batch, cut }) => batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)))
         .map((each) => [pieceKey(each), each]),
     );
-    const crewLedger = new CrewLedger(input.crew, input.drives);
     const manualPlacements = [...input.manualPlacements, ...[...this.pinned.values()].flatMap(({ pin, order }) => placedBy(pin, order))];
-    this.context = {
-      ...input,
-      manualPlacements,
-      racks: new RackLedger(manualPlacements, this.sizes, memo, input.airGapMm),
-      heat: new HeatLedger(),
-      holds: new HoldLedger(),
-      crewLedger,
+    this.contextFor = (whereabouts) => {
+      const crewLedger = new CrewLedger(whereabouts.crew);
+      for (const { who, atMs, minutes } of whereabouts.work) crewLedger.retake(who, atMs, minutes);
+      return {
+        ...input,
+        whereabouts,
+        manualPlacements,
+        racks: new RackLedger(manualPlacements, this.sizes, memo, input.airGapMm),
+        heat: new HeatLedger(),
+        holds: new HoldLedger(),
+        crewLedger,
+      };
     };
-    this.drives = input.drives.map((road, i) => ({
-      ...road,
-      // Nobody makes two drives at once, unless they are one.
-      who: input.crew && !input.drives.slice(0, i).some((other) => crosses(other, road)) ? crewLedger.onDuty(road.fromMs, road.toMs) : [],
-    }));
-    this.nobodyDrives = this.drives
-      .filter((drive) => input.crew && drive.who.length === 0)
-      .map(({ servingId, fromMs }) => ({ code: 'nobodyToDrive', severity: 'broken', servingId, atMs: fromMs }));
+    this.context = this.contextFor(input.travelFor({}));
     this.judgedBy = {
       orders: this.orders,
       pits: input.pits,
@@ -189,6 +186,13 @@ export class Decoder {
 
   decode(scheme: Scheme, known?: Decoded): Decoded {
     const keys = this.sequence(scheme);
+    const travel = JSON.stringify(scheme.travel ?? {});
+    if (travel !== this.travel) {
+      this.travel = travel;
+      this.context = this.contextFor(this.input.travelFor(scheme.travel ?? {}));
+      this.steps = [];
+      this.marks = [];
+    }
     let same = 0;
     const batchOf = (key: string) => this.pinned.get(key)?.order.batch.id ?? key;
     const choiceOf = (key: string) => JSON.stringify(scheme.overrides[batchOf(key)] ?? {});
@@ -242,7 +246,8 @@ export class Decoder {
   private judge(scheme: Scheme): Decoded {
     const { input, context } = this;
     const runs: Run[] = [];
-    const problems: PlanProblem[] = [...this.nobodyDrives];
+    const { whereabouts } = context;
+    const problems: PlanProblem[] = whereabouts.troubles.map((trouble) => ({ ...trouble, severity: 'broken' }));
     let leftKg = 0;
     let leftPieces = 0;
     for (const { placed } of this.steps) {
@@ -253,9 +258,11 @@ export class Decoder {
     }
     nameRuns(this.orders.values(), runs);
     const before = context.crewLedger.snapshot();
-    const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, input.drives, input.earliestMs);
+    const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, whereabouts, input.earliestMs);
     context.crewLedger.rollBack(before);
     for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
+    const alone = unattendedFires(input.pits, firings, whereabouts);
+    problems.push(...alone);
     const odds = this.oddsOn(this.days, runs);
     const atRisk = odds
       .filter((each) => each.onTimeShare < this.judgedBy.confidence)
@@ -263,8 +270,11 @@ export class Decoder {
       .map((run) => ({ batchId: run.batchId, lateShare: this.days.lateShare(run, this.deadlineMs(run)) }))
       .filter((each) => each.lateShare > 0)
       .sort((a, b) => b.lateShare - a.lateShare);
-    const broken = leftPieces + unlit.length + this.nobodyDrives.length;
-    const objective = objectiveOf({ runs, firings, broken, odds, ceilingOf: (run) => this.ceilingMin(run) }, this.judgedBy);
+    const broken = leftPieces + unlit.length + alone.length + whereabouts.troubles.length;
+    const objective = objectiveOf(
+      { runs, firings, trips: whereabouts.trips, broken, odds, ceilingOf: (run) => this.ceilingMin(run) },
+      this.judgedBy,
+    );
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
     if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs);
@@ -274,7 +284,16 @@ export class Decoder {
       leftKg,
       atRisk,
       steps: [...this.steps],
-      schedule: { runs, firings, problems, drives: this.drives, odds, objective, tightest: tightestMoment(input.pits, context.racks) },
+      schedule: {
+        runs,
+        firings,
+        problems,
+        trips: laden(whereabouts, runs),
+        travelWork: whereabouts.work,
+        odds,
+        objective,
+        tightest: tightestMoment(input.pits, context.racks),
+      },
     };
   }
 
@@ -302,10 +321,7 @@ export class Decoder {
 
   /** When a run must be pulled by at the latest. */
   private deadlineMs(run: Run): number {
-    const restedMs = addMinutes(run.carveAtMs, -run.ventMin - run.restMin);
-    const drive = this.drives.find((each) => each.servingId === this.orders.get(run.batchId)!.serving.id);
-    const stays = run.legs.some((leg) => !this.input.pits.find((pit) => pit.id === leg.pitId)!.travels);
-    return drive && stays ? Math.min(restedMs, addMinutes(drive.fromMs, -run.ventMin)) : restedMs;
+    return pullDeadlineMs(this.orders.get(run.batchId)!, run.leavesAtMs, run.carveAtMs);
   }
 
   /** How long a run bears being held where it is. */

@@ -1,4 +1,5 @@
-import type { Pit, Plan, PlanProblem, Run } from '../model';
+import { untendedMaxOf, type Firing, type Pit, type Plan, type PlanProblem, type Run } from '../model';
+import type { Whereabouts } from '../travel';
 import { rackFaults, type Occupancy } from '../packing';
 import { MS_PER_MIN } from '../units';
 import { servedRare } from './alternatives';
@@ -70,6 +71,16 @@ export function placementProblems(pits: readonly Pit[], racks: RackLedger, sizes
       rackId,
       fault,
     }));
+  });
+}
+
+/** Fires that burn for longer with nobody by than their pit may. */
+export function unattendedFires(pits: readonly Pit[], firings: readonly Firing[], whereabouts: Whereabouts): PlanProblem[] {
+  return firings.flatMap(({ pitId, placeId, lightAtMs, offAtMs }): PlanProblem[] => {
+    const allowedMin = untendedMaxOf(pits.find((pit) => pit.id === pitId)!);
+    const alone = whereabouts.unattended(placeId, lightAtMs, offAtMs);
+    if (!alone || (alone.toMs - alone.fromMs) / MS_PER_MIN <= allowedMin) return [];
+    return [{ code: 'unattended', severity: 'broken', pieces: 0, pitId, ...alone, allowedMin }];
   });
 }
 

@@ -1,8 +1,8 @@
-import type { Firing, Pit } from '../model';
+import { untendedMaxOf, type Firing, type Pit } from '../model';
+import type { Stay, Whereabouts } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { CrewLedger } from './crewLedger';
 import { CHANGE_OVER_MIN, type HeatLedger } from './heatLedger';
-import type { Road } from './placement';
 
 /** A fire is kept going over a gap shorter than this (or than lighting it again would take). */
 const KEEP_FIRE_MIN = 180;
@@ -18,18 +18,22 @@ export function firingsOf(
   pits: Pit[],
   heat: HeatLedger,
   crewLedger: CrewLedger,
-  drives: readonly Road[],
+  whereabouts: Whereabouts,
   earliestMs: number,
 ): { firings: Firing[]; unlit: Firing[] } {
-  const firings: Firing[] = [];
+  const firings: (Firing & { stand: Stay })[] = [];
   for (const pit of pits) {
-    let current: Firing | undefined;
+    let current: (Firing & { stand: Stay }) | undefined;
     for (const use of heat.of(pit.id)) {
       const gapMin = current ? (use.fromMs - current.offAtMs) / MS_PER_MIN : Infinity;
-      const towed = pit.travels && current && drives.some((drive) => drive.fromMs >= current!.offAtMs && drive.toMs <= use.fromMs);
-      if (!current || towed || gapMin > Math.max(KEEP_FIRE_MIN, pit.warmUpMin)) {
+      const stand = standAt(whereabouts.standsOf(pit.id), use.fromMs);
+      const alone = current && whereabouts.unattended(stand.placeId, current.offAtMs, use.fromMs);
+      const left = alone && (alone.toMs - alone.fromMs) / MS_PER_MIN > untendedMaxOf(pit);
+      if (!current || current.stand !== stand || left || gapMin > Math.max(KEEP_FIRE_MIN, pit.warmUpMin)) {
         current = {
+          stand,
           pitId: pit.id,
+          placeId: stand.placeId,
           lightAtMs: addMinutes(use.fromMs, -pit.warmUpMin),
           readyAtMs: use.fromMs,
           offAtMs: use.toMs,
@@ -46,14 +50,11 @@ export function firingsOf(
   }
   firings.sort((a, b) => a.lightAtMs - b.lightAtMs);
   // The latest first: it has the least time before it to give way.
-  const unlit: Firing[] = [];
+  const unlit: typeof firings = [];
   for (const firing of [...firings].reverse()) {
-    const pit = pits.find((each) => each.id === firing.pitId)!;
-    const arrivedMs = pit.travels
-      ? Math.max(earliestMs, ...drives.filter((drive) => drive.toMs <= firing.readyAtMs).map((drive) => drive.toMs))
-      : earliestMs;
-    const atMs = crewLedger.latestFree(arrivedMs, firing.lightAtMs, LIGHT_MIN);
-    const who = atMs === undefined ? undefined : crewLedger.claim(atMs, LIGHT_MIN);
+    const { stand } = firing;
+    const atMs = crewLedger.latestFree(Math.max(earliestMs, stand.fromMs), firing.lightAtMs, LIGHT_MIN, stand.placeId);
+    const who = atMs === undefined ? undefined : crewLedger.claim(atMs, LIGHT_MIN, stand.placeId);
     if (atMs === undefined || !who) {
       unlit.push(firing);
       continue;
@@ -61,5 +62,9 @@ export function firingsOf(
     firing.lightAtMs = atMs;
     firing.who = who;
   }
-  return { firings, unlit };
+  return { firings: firings.map(withoutStand), unlit: unlit.map(withoutStand) };
 }
+
+const withoutStand = ({ stand: _, ...firing }: Firing & { stand: Stay }): Firing => firing;
+const standAt = (stands: readonly Stay[], atMs: number): Stay =>
+  stands.find((each) => each.fromMs <= atMs && each.toMs > atMs) ?? stands[0]!;

@@ -23,8 +23,10 @@ export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pi
   const { batch, cut } = order;
   const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
   const pit = context.pits.find((each) => each.id === pin.pitId)!;
+  const options = alternativesFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish }, true);
   let alternative =
-    alternativesFor(order, [pit], context, { pitId: pin.pitId, pitC: pin.pitC, finish: pin.finish })[0] ??
+    options.find(({ stand }) => stand.fromMs <= pin.onAtMs && stand.toMs > pin.onAtMs) ??
+    options[0] ??
     plainOption(order, context, pit, pin.pitC);
   const forecast = alternative.forecast();
   const carveAtMs = addMinutes(firstCarveMs(order), pin.carveLaterMin ?? 0);
@@ -73,6 +75,7 @@ function plainOption(order: BatchOrder, context: PlacementContext, pit: Pit, pit
     [pit],
     { ...context, limits: { ...context.limits, bareMeatPit: 0 } },
     { pitC },
+    true,
   );
   return alternative!;
 }
@@ -120,16 +123,22 @@ function pileUp(order: BatchOrder, context: PlacementContext, pit: Pit, pieces: 
 }
 
 /** Whoever is free; a task that nobody is free for names nobody. */
-function crewAnyhow(context: PlacementContext, { pit, finish }: Alternative, window: Window, pieces: Footprint[]): Work[] {
+function crewAnyhow(context: PlacementContext, { pit, stand, finish }: Alternative, window: Window, pieces: Footprint[]): Work[] {
   const moves = finish !== undefined && finish.pit !== pit;
   const pieceIds = pieces.map((piece) => piece.pieceId);
-  const claimed = claimCrew(context, window, pieces, moves);
+  const { placeId } = stand;
+  const claimed = claimCrew(context, placeId, window, pieces, moves);
   const work =
     'work' in claimed
       ? claimed.work
-      : crewTasksOf(window, pieces.length, moves).map(({ kind, task }): Work => {
-          const alone = context.crewLedger.claimAll([{ ...task, laterMin: 0 }]);
-          return { kind, atMs: task.atMs, minutes: task.minutes, pieceIds, who: 'done' in alone ? alone.done[0]!.who : [] };
+      : crewTasksOf(
+          window,
+          pieces.map((piece) => piece.kg),
+          moves,
+          context.rules,
+        ).map(({ kind, task }): Work => {
+          const alone = context.crewLedger.claimAll([{ ...task, laterMin: 0 }], placeId);
+          return { kind, atMs: task.atMs, minutes: task.minutes, placeId, pieceIds, who: 'done' in alone ? alone.done[0]!.who : [] };
         });
   return work.map((each) => ({ ...each, pieceIds, pitId: pitIdAt(each.kind, pit, finish?.pit) }));
 }
@@ -139,12 +148,14 @@ function carvingAnyhow(order: BatchOrder, context: PlacementContext, pieceIds: s
   const claimed = claimCarving(order, context, pieceIds, carveAtMs);
   if ('work' in claimed) return claimed.work;
   context.crewLedger.rollBack(before);
+  const placeId = context.whereabouts.placeOfServing(order.serving.id);
   return carvings(order.cut, pieceIds).map((part) => ({
     kind: 'carve',
     atMs: carveAtMs,
     minutes: part.minutes,
+    placeId,
     pieceIds: part.pieceIds,
-    who: context.crewLedger.claim(carveAtMs, part.minutes) ?? [],
+    who: context.crewLedger.claim(carveAtMs, part.minutes, placeId) ?? [],
   }));
 }
 

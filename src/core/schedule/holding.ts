@@ -1,4 +1,5 @@
 import type { HoldingPlace } from '../forecast';
+import { BOARD_RIDE_MIN } from '../travel';
 import { MS_PER_MIN } from '../units';
 import type { Refusal } from './refusal';
 import { timingOf } from './timing';
@@ -42,17 +43,24 @@ export function holdingFor(
   const holdMin = waitMin - offPitMin(order);
   const boardMin = (window.carveAtMs - window.pullLateMs) / MS_PER_MIN - method.ventMin;
   const keeping = (gear: HoldingGear | undefined) => forecast.keeps(placeOf(gear), pieces);
+  const { serving } = order;
+  const { placeId } = alternative.stand;
+  const ride = alternative.leavesAtMs === undefined ? undefined : context.whereabouts.rideFor(serving.id, placeId);
+  const boardRides = !ride || context.rules === 1 || (ride.arriveMs - ride.leaveMs) / MS_PER_MIN <= BOARD_RIDE_MIN;
+  const there = context.gear.filter((gear) =>
+    context.whereabouts.holds(gear.id, serving.id, placeId, window.pullEarlyMs, window.carveAtMs),
+  );
   const allowed = (neededMin: number) => {
     const keeps = (gear: HoldingGear | undefined) => keeping(gear).aboveMin >= neededMin || (rare && holdMin <= TENT_HOLD_MIN);
     return {
-      board: boardMin <= method.restMin && holdMin <= TENT_HOLD_MIN && keeps(undefined),
-      gear: context.gear.filter(keeps),
+      board: boardRides && boardMin <= method.restMin && holdMin <= TENT_HOLD_MIN && keeps(undefined),
+      gear: there.filter(keeps),
     };
   };
   const sure = allowed(waitMin);
   const found = sure.board || sure.gear.length > 0 || !mayCool ? sure : allowed(medianWaitMin);
   if (!found.board && found.gear.length === 0) {
-    const longest = Math.max(...[undefined, ...context.gear].map((gear) => keeping(gear).aboveMin)) - offPitMin(order);
+    const longest = Math.max(...[undefined, ...there].map((gear) => keeping(gear).aboveMin)) - offPitMin(order);
     return {
       refusal: { code: 'hold', holdMin: Math.round(holdMin), allowedMin: Math.max(0, Math.round(Math.min(longest, method.holdMaxMin))) },
     };

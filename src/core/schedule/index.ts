@@ -1,7 +1,6 @@
 export { scheduleBy, schemeWalk, search, type Found, type Progress, type SearchOptions } from './search';
 export { usualIterations } from './iterations';
 export type { SearchInput } from './decoder';
-export type { Road } from './placement';
 export { holdingGear } from './holdLedger';
 export type { BatchOrder } from './order';
 export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type ForecastContext } from './batchForecast';

@@ -3,6 +3,7 @@ import { BOX, OFFSET } from '../../../tests/fixtures/events';
 import { findCut } from '../model';
 import { firingsOf } from './firings';
 import { HeatLedger } from './heatLedger';
+import { itinerary } from '../travel';
 import { CrewLedger } from './crewLedger';
 import { holdingGear, HoldLedger } from './holdLedger';
 import { claimedMm2 } from '../packing';
@@ -10,6 +11,7 @@ import { fitsAlone, footprintOf, RackLedger, rackMm2, type Footprint } from './r
 
 const HOUR = 3_600_000;
 const MIN = 60_000;
+const HERE = itinerary({ homeId: 'base', roads: [], servings: [], gear: [], pits: [], earliestMs: -Infinity });
 const [low, high] = OFFSET.racks as [(typeof OFFSET.racks)[number], (typeof OFFSET.racks)[number]];
 const brisket = findCut('brisket-whole')!;
 const chicken = findCut('chicken-half')!;
@@ -127,10 +129,11 @@ describe('heat over time', () => {
     ledger.add(heat(5, 9, 135));
     ledger.add(heat(0, 4, 121));
     ledger.add(heat(20, 22, 121));
-    const firings = firingsOf([OFFSET], ledger, new CrewLedger(undefined, []), [], -HOUR * 9).firings;
+    const firings = firingsOf([OFFSET], ledger, new CrewLedger(undefined), HERE, -HOUR * 9).firings;
     expect(firings).toHaveLength(2);
     expect(firings[0]).toEqual({
       pitId: 'offset',
+      placeId: 'base',
       lightAtMs: -60 * MIN,
       readyAtMs: 0,
       offAtMs: 9 * HOUR,
@@ -174,35 +177,42 @@ describe('holding over time', () => {
 });
 
 describe('hands over time', () => {
-  const duty = (memberId: string, fromH: number, toH: number) => ({ memberId, fromMs: fromH * HOUR, toMs: toH * HOUR });
+  const there = (fromH: number, toH: number) => ({ placeId: 'base', fromMs: fromH * HOUR, toMs: toH * HOUR });
 
   it('do one thing at a time, inside their window, whoever is there for less time first', () => {
-    const crewLedger = new CrewLedger([duty('long', 0, 10), duty('short', 2, 4)], []);
-    expect(crewLedger.claim(2 * HOUR, 30)).toEqual(['short']);
-    expect(crewLedger.claim(2 * HOUR + 10 * MIN, 30)).toEqual(['long']);
-    expect(crewLedger.claim(2 * HOUR + 20 * MIN, 5)).toBeUndefined();
-    expect(crewLedger.claim(4 * HOUR - 10 * MIN, 20)).toEqual(['long']);
-    expect(crewLedger.claim(10 * HOUR - MIN, 2)).toBeUndefined();
+    const crewLedger = new CrewLedger(
+      new Map([
+        ['long', [there(0, 10)]],
+        ['short', [there(2, 4)]],
+      ]),
+    );
+    expect(crewLedger.claim(2 * HOUR, 30, 'base')).toEqual(['short']);
+    expect(crewLedger.claim(2 * HOUR + 10 * MIN, 30, 'base')).toEqual(['long']);
+    expect(crewLedger.claim(2 * HOUR + 20 * MIN, 5, 'base')).toBeUndefined();
+    expect(crewLedger.claim(4 * HOUR - 10 * MIN, 20, 'base')).toEqual(['long']);
+    expect(crewLedger.claim(10 * HOUR - MIN, 2, 'base')).toBeUndefined();
     const mark = crewLedger.snapshot();
-    expect(crewLedger.claim(6 * HOUR, 30)).toEqual(['long']);
+    expect(crewLedger.claim(6 * HOUR, 30, 'base')).toEqual(['long']);
     crewLedger.rollBack(mark);
-    expect(crewLedger.claim(6 * HOUR, 30)).toEqual(['long']);
+    expect(crewLedger.claim(6 * HOUR, 30, 'base')).toEqual(['long']);
   });
 
   it('do nothing on the road, and are taken all together or not at all', () => {
-    const crewLedger = new CrewLedger([duty('a', 0, 10)], [{ fromMs: 3 * HOUR, toMs: 4 * HOUR }]);
-    expect(crewLedger.claim(3 * HOUR - 5 * MIN, 6)).toBeUndefined();
+    const crewLedger = new CrewLedger(new Map([['a', [there(0, 3), there(4, 10)]]]));
+    expect(crewLedger.claim(3 * HOUR - 5 * MIN, 6, 'base')).toBeUndefined();
     const tasks = [
       { atMs: HOUR, minutes: 10 },
       { atMs: HOUR + 5 * MIN, minutes: 10, laterMin: 3 },
     ];
-    expect(crewLedger.claimAll(tasks)).toMatchObject({ short: tasks[1] });
-    expect(crewLedger.claimAll([tasks[0]!, { ...tasks[1]!, laterMin: 5 }])).toMatchObject({
+    expect(crewLedger.claimAll(tasks, 'base')).toMatchObject({ short: tasks[1] });
+    expect(crewLedger.claimAll([tasks[0]!, { ...tasks[1]!, laterMin: 5 }], 'base')).toMatchObject({
       done: [{ atMs: HOUR }, { atMs: HOUR + 10 * MIN }],
     });
-    expect(crewLedger.latestFree(0, 4 * HOUR - MIN, 15)).toBe(3 * HOUR - 15 * MIN);
-    expect(crewLedger.latestFree(0, HOUR + 19 * MIN, 15)).toBe(HOUR - 15 * MIN);
-    expect(new CrewLedger(undefined, []).claim(0, 5)).toEqual([]);
-    expect(new CrewLedger([], []).latestFree(0, HOUR, 15)).toBeUndefined();
+    expect(crewLedger.latestFree(0, 4 * HOUR - MIN, 15, 'base')).toBe(3 * HOUR - 15 * MIN);
+    expect(crewLedger.latestFree(0, HOUR + 19 * MIN, 15, 'base')).toBe(HOUR - 15 * MIN);
+    // Nobody works where he is not.
+    expect(crewLedger.claim(6 * HOUR, 5, 'green')).toBeUndefined();
+    expect(new CrewLedger(undefined).claim(0, 5, 'base')).toEqual([]);
+    expect(new CrewLedger(new Map()).latestFree(0, HOUR, 15, 'base')).toBeUndefined();
   });
 });

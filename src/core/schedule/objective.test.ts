@@ -73,6 +73,7 @@ describe('what a plan is judged by', () => {
   const quiet = [{ fromMs: 0, toMs: 6 * HOUR }];
   const firing: Firing = {
     pitId: 'offset',
+    placeId: 'base',
     lightAtMs: 10 * HOUR,
     readyAtMs: 11 * HOUR,
     offAtMs: 20 * HOUR,
@@ -81,7 +82,15 @@ describe('what a plan is judged by', () => {
   };
   const judged = (change: Partial<Judged> = {}): Objective =>
     objectiveOf(
-      { runs: [held(idealLow, idealLow, idealLow)], firings: [firing], broken: 0, odds: [], ceilingOf: () => undefined, ...change },
+      {
+        runs: [held(idealLow, idealLow, idealLow)],
+        firings: [firing],
+        trips: [],
+        broken: 0,
+        odds: [],
+        ceilingOf: () => undefined,
+        ...change,
+      },
       { orders: new Map([['brisket-whole', order!]]), pits: [OFFSET], confidence: 0.9, quiet },
     );
 
@@ -135,7 +144,15 @@ describe('what a plan is judged by', () => {
 
   it('counts openings a tenth each, those of a pit within ten minutes once, and lighting as none', () => {
     const work = (minutes: number[]) =>
-      minutes.map((minute) => ({ kind: 'load', atMs: 12 * HOUR + minute * MIN, minutes: 3, pitId: 'offset', pieceIds: [], who: [] }));
+      minutes.map((minute) => ({
+        kind: 'load',
+        atMs: 12 * HOUR + minute * MIN,
+        minutes: 3,
+        placeId: 'base',
+        pitId: 'offset',
+        pieceIds: [],
+        who: [],
+      }));
     const people = (minutes: number[]) => judged({ runs: [{ ...held(idealLow, idealLow, idealLow), work: work(minutes) } as Run] })[3];
     expect(people([])).toBe(0);
     expect(people([0, 10])).toBe(0.1);

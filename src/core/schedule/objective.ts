@@ -1,5 +1,5 @@
 import { burnKgPerH } from '../fire';
-import type { DayWeather, Firing, Objective, Pit, Run, ServingOdds, Shift } from '../model';
+import type { DayWeather, Firing, Objective, Pit, Run, ServingOdds, Shift, Trip } from '../model';
 import { MS_PER_MIN } from '../units';
 import { expectedMissMin } from './holdQuality';
 import type { BatchOrder } from './order';
@@ -16,6 +16,7 @@ const ONE_WAKING_MIN = 30;
 const ONE_OPENING_MIN = 10;
 const PER_OPENING = 0.1;
 const PER_KG_OF_FUEL = 0.1;
+const PER_HOUR_ON_THE_ROAD = 0.3;
 
 const stepped = (value: number, step: number) => Math.round(Math.round(value / step) * step * 1000) / 1000;
 /** A bound may never be rounded up past what a plan could reach. */
@@ -45,11 +46,25 @@ export function wakingsOf(moments: readonly number[], quiet: readonly Shift[]): 
   return wakings;
 }
 
+/** Hours that people spend on the road, added up, and as much again for each pit that is towed; a drive that nobody is named for counts one. */
+const hoursOnTheRoad = (trips: readonly Trip[]): number =>
+  trips.reduce(
+    (sum, { leaveMs, arriveMs, who, pitIds }) =>
+      sum + ((arriveMs - leaveMs) / (60 * MS_PER_MIN)) * (Math.max(1, who.length) + 2 * pitIds.length),
+    0,
+  );
+
 /** Wakings in quiet hours, openings of pits. */
-function peopleOf(runs: readonly Run[], firings: readonly Firing[], quiet: readonly Shift[]): { wakings: number; openings: number } {
+function peopleOf(
+  runs: readonly Run[],
+  firings: readonly Firing[],
+  trips: readonly Trip[],
+  quiet: readonly Shift[],
+): { wakings: number; openings: number } {
   const tasks = [
     ...runs.flatMap((run) => run.work.map(({ atMs, pitId }) => ({ atMs, pitId }))),
     ...firings.map((firing) => ({ atMs: firing.lightAtMs, pitId: undefined })),
+    ...trips.map((trip) => ({ atMs: trip.leaveMs, pitId: undefined })),
   ].sort((a, b) => a.atMs - b.atMs);
   const wakings = wakingsOf(
     tasks.map((task) => task.atMs),
@@ -70,6 +85,7 @@ function peopleOf(runs: readonly Run[], firings: readonly Firing[], quiet: reado
 export interface Judged {
   runs: readonly Run[];
   firings: readonly Firing[];
+  trips: readonly Trip[];
   broken: number;
   odds: readonly ServingOdds[];
   ceilingOf(run: Run): number | undefined;
@@ -86,16 +102,16 @@ export interface JudgedBy {
 /**
  * The five figures of a plan, less is better, compared in this order: what is broken; minutes that
  * servings below the wished confidence are late on average; piece-hours of hold outside its band and
- * of heat off the method; wakings in quiet hours and openings (a tenth each); pit-hours and fuel.
+ * of heat off the method; wakings in quiet hours, openings (a tenth each) and hours on the road; pit-hours and fuel.
  */
 export function objectiveOf(
-  { runs, firings, broken, odds, ceilingOf }: Judged,
+  { runs, firings, trips, broken, odds, ceilingOf }: Judged,
   { orders, pits, confidence, quiet, weather }: JudgedBy,
 ): Objective {
   const risk = odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0);
   const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
   const quality = runs.reduce((sum, run) => sum + departuresH(orders.get(run.batchId)!, run, ceilingOf(run)), splits * PER_SPLIT_H);
-  const { wakings, openings } = peopleOf(runs, firings, quiet);
+  const { wakings, openings } = peopleOf(runs, firings, trips, quiet);
   const cost = firings.reduce((sum, firing) => {
     const hours = (firing.offAtMs - firing.lightAtMs) / (60 * MS_PER_MIN);
     const pit = pits.find((each) => each.id === firing.pitId)!;
@@ -105,7 +121,7 @@ export function objectiveOf(
     broken,
     stepped(risk, RISK_STEP_MIN),
     stepped(quality, QUALITY_STEP_H),
-    stepped(wakings + PER_OPENING * openings, 0.1),
+    stepped(wakings + PER_OPENING * openings + PER_HOUR_ON_THE_ROAD * hoursOnTheRoad(trips), 0.1),
     stepped(cost, 0.1),
   ];
 }

@@ -26,6 +26,10 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
   const alternatives = alternativesFor(order, suitable.pits, context, override);
+  if (alternatives.length === 0 && alternativesFor(order, suitable.pits, context, override, true).length > 0) {
+    const placeId = context.whereabouts.placeOfServing(order.serving.id);
+    return nothing({ code: 'noRide', severity: 'broken', batchId: batch.id, pieces: pieces.length, placeId });
+  }
   if (alternatives.length === 0)
     return nothing({ code: 'noSuitablePit', severity: 'broken', batchId: batch.id, pieces: pieces.length, need: 'heat' });
   const blocked = unplaceable(order, alternatives, context.limits);

@@ -1,18 +1,13 @@
 import type { ParameterSet, PredictiveLaw } from '../forecast';
 import type { DayWeather, Duty, ManualPlacement, Pit } from '../model';
+import type { RulesVersion } from '../quantities';
 import type { Limits } from '../safety';
+import type { Whereabouts } from '../travel';
 import type { ForecastCache } from './batchForecast';
 import type { CrewLedger } from './crewLedger';
 import type { HeatLedger } from './heatLedger';
 import type { HoldingGear, HoldLedger } from './holdLedger';
 import type { RackLedger } from './rackLedger';
-
-/** The drive to a serving: all of the crew are on the road. */
-export interface Road {
-  servingId: string;
-  fromMs: number;
-  toMs: number;
-}
 
 /** Everything a placement reads; the ledgers are what it writes. */
 export interface PlacementContext {
@@ -30,7 +25,9 @@ export interface PlacementContext {
   manualPlacements: readonly ManualPlacement[];
   /** Who is on duty when; hands are not counted when left out. */
   crew?: readonly Duty[];
-  drives: readonly Road[];
+  /** Who and what is where. */
+  whereabouts: Whereabouts;
+  rules: RulesVersion;
   cache: ForecastCache;
   racks: RackLedger;
   heat: HeatLedger;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
+import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, servedAway, SUPPER_MS } from '../../../tests/fixtures/events';
 import { SHIPPED_PARAMETERS } from '../forecast';
 import type { Batch, CookEvent, Pit } from '../model';
 import { batchOrders, searchInputOf, type PlanInput } from '../planning';
@@ -49,11 +49,15 @@ describe('what cannot be, even alone in an empty kitchen', () => {
 
   it('is nobody to do it, or nobody for the whole drive', () => {
     expect(provedOf(inputWith(butt(), undefined, { duty: [] }, { countCrew: true }))).toEqual(['pork-butt', 'crew']);
-    const away = eventOf([butt()]).servings.map((serving) => ({ ...serving, travelMin: 60, setUpMin: 10 }));
-    const leavesMs = SUPPER_MS - (30 + 10 + 60) * MIN;
+    const { servings, places, roads } = servedAway(eventOf([butt()]), 60, 10);
+    const crew = [{ id: 'ada', name: 'Ada', drives: true }];
+    const leavesMs = SUPPER_MS - (30 + 10 + 10 + 60) * MIN;
     const duty = (toMs: number) => [{ memberId: 'ada', fromMs: SUPPER_MS - 3 * 86_400_000, toMs }];
-    expect(provedOf(inputWith(butt(), undefined, { servings: away, duty: duty(leavesMs + 30 * MIN) }))).toEqual(['supper', 'crew']);
-    expect(provedOf(inputWith(butt(), undefined, { servings: away, duty: duty(SUPPER_MS + 60 * MIN) }))).toBeUndefined();
+    expect(provedOf(inputWith(butt(), undefined, { servings, places, roads, duty: duty(leavesMs + 30 * MIN) }, { crew }))).toEqual([
+      'supper',
+      'crew',
+    ]);
+    expect(provedOf(inputWith(butt(), undefined, { servings, places, roads, duty: duty(SUPPER_MS + 60 * MIN) }, { crew }))).toBeUndefined();
   });
 });
 

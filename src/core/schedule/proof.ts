@@ -13,8 +13,7 @@ import { firstCarveMs, offPitMin } from './window';
 export function provedConflict(order: BatchOrder, input: SearchInput): string[] | undefined {
   const { batch, cut, method, serving } = order;
   if (input.crew && input.crew.length === 0) return [batch.id, 'crew'];
-  const drive = input.drives.find((each) => each.servingId === serving.id);
-  if (drive && input.crew && !input.crew.some((duty) => duty.fromMs <= drive.fromMs && duty.toMs >= drive.toMs))
+  if (input.travelFor({}).troubles.some((trouble) => trouble.code !== 'handsShort' && trouble.servingId === serving.id))
     return [serving.id, 'crew'];
   const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece));
   const { pits, problem } = suitablePits(cut, method, input.pits, pieces, input.limits.bareMeatPit);

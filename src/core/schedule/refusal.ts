@@ -10,5 +10,6 @@ export type Refusal =
   | { code: 'hold'; holdMin: number; allowedMin: number }
   | { code: 'hands'; kind: TaskKind; atMs: number; minutes: number }
   | { code: 'road'; fromMs: number; toMs: number }
+  | { code: 'unattended'; fromMs: number; toMs: number; allowedMin: number }
   | { code: 'placedElsewhere'; pitId: string }
   | { code: 'past'; lateByMin: number };

@@ -25,6 +25,7 @@ const TELLING: Refusal['code'][] = [
   'hands',
   'heat',
   'hold',
+  'unattended',
   'road',
   'past',
   'placedElsewhere',
@@ -92,6 +93,15 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, trial: 
       return { code: 'noCrew', ...common, kind: refusal.kind, atMs: refusal.atMs, minutes: refusal.minutes };
     case 'road':
       return { code: 'onTheRoad', ...common, pitId: trial.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
+    case 'unattended':
+      return {
+        code: 'unattended',
+        ...common,
+        pitId: trial.pit.id,
+        fromMs: refusal.fromMs,
+        toMs: refusal.toMs,
+        allowedMin: refusal.allowedMin,
+      };
     case 'placedElsewhere':
       return { code: 'placedUnsuitable', ...common, pitId: refusal.pitId };
     case 'past':

@@ -31,6 +31,7 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
   return {
     id: '',
     batchId: batch.id,
+    servingId: order.serving.id,
     pieceIds: ids,
     kg,
     pitId: pit.id,
@@ -62,6 +63,8 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
     ventMin: method.ventMin,
     restMin: method.restMin,
     carveAtMs: window.carveAtMs,
+    placeId: alternative.stand.placeId,
+    ...(alternative.leavesAtMs !== undefined && { leavesAtMs: alternative.leavesAtMs }),
     legs,
     hold: {
       gearId: hold.gear?.id ?? 'board',
@@ -76,7 +79,13 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
   };
 }
 
-function whyOf(order: BatchOrder, { pit, pitC, finish }: Alternative, timing: Timing, window: Window, context: PlacementContext): Reason[] {
+function whyOf(
+  order: BatchOrder,
+  { pit, stand, leavesAtMs, pitC, finish }: Alternative,
+  timing: Timing,
+  window: Window,
+  context: PlacementContext,
+): Reason[] {
   const { method, serving } = order;
   const why: Reason[] = [
     { code: 'servingNeeds', servingId: serving.id, carveAtMs: window.carveAtMs },
@@ -88,8 +97,8 @@ function whyOf(order: BatchOrder, { pit, pitC, finish }: Alternative, timing: Ti
       confidence: context.confidence,
     },
   ];
-  const drive = context.drives.find((each) => each.servingId === serving.id);
-  if (drive && !pit.travels) why.push({ code: 'leavesBy', atMs: drive.fromMs, travelMin: (drive.toMs - drive.fromMs) / MS_PER_MIN });
+  const ride = leavesAtMs === undefined ? undefined : context.whereabouts.rideFor(serving.id, stand.placeId);
+  if (ride) why.push({ code: 'leavesBy', atMs: ride.leaveMs, travelMin: (ride.arriveMs - ride.leaveMs) / MS_PER_MIN });
   if (Math.abs(pitC - method.pitC) > 0.5) why.push({ code: 'sharesHeat', pitId: pit.id, pitC, wantedC: method.pitC });
   if (finish && window.finishAtMs !== undefined)
     why.push(

@@ -4,6 +4,7 @@ import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } fr
 import { isBetter } from './objective';
 import type { BatchOrder } from './order';
 import { lowerBound } from './bounds';
+import { otherTravel, travelStarts } from './travelMoves';
 import { pullDeadlineMs } from './window';
 import { MS_PER_MIN } from '../units';
 
@@ -75,9 +76,10 @@ export function* search(
   // What is pinned is not the search's to move: let go again, it goes back to where it was.
   const held = Object.fromEntries(Object.entries(start?.overrides ?? {}).filter(([id]) => decoder.isHeld(id)));
   const free = orders.filter((order) => !decoder.isHeld(order.batch.id));
-  const stamp = ({ order, overrides }: Pick<Scheme, 'order' | 'overrides'>): Scheme => ({
+  const stamp = ({ order, overrides, travel }: Pick<Scheme, 'order' | 'overrides' | 'travel'>): Scheme => ({
     order: [...new Set([...Object.keys(held), ...order])],
     overrides: { ...overrides, ...held },
+    ...(travel && Object.keys(travel).length > 0 && { travel }),
     seed,
     iterations,
   });
@@ -94,6 +96,12 @@ export function* search(
     if (!best || betterThan(next, best)) best = next;
     yield { done: 0, of: iterations, best: foundOf(decoder, best, lower) };
     if (atBound(best.objective, lower)) break;
+  }
+  for (const travel of free.length > 0 ? travelStarts(input.away) : []) {
+    if (atBound(best!.objective, lower)) break;
+    const next = decoder.decode(stamp({ order: best!.scheme.order, overrides: {}, travel }));
+    if (betterThan(next, best!)) best = next;
+    yield { done: 0, of: iterations, best: foundOf(decoder, best!, lower) };
   }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
     const next = decoder.decode(stamp(saferNeighbour(best, free, input)));
@@ -125,7 +133,7 @@ export function* search(
   for (const id of free.map((order) => order.batch.id)) {
     const { parts, ...override } = best!.scheme.overrides[id] ?? {};
     if (parts === undefined) continue;
-    const next = decoder.decode(stamp({ order: best!.scheme.order, overrides: { ...best!.scheme.overrides, [id]: override } }));
+    const next = decoder.decode(stamp({ ...best!.scheme, overrides: { ...best!.scheme.overrides, [id]: override } }));
     if (!betterThan(best!, next)) best = next;
   }
   return foundOf(decoder, best!, lower);
@@ -135,20 +143,27 @@ const SURER_ROUNDS = 10;
 const SURER_STEP_MIN = 20;
 
 /** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
-function saferNeighbour(current: Decoded, orders: readonly BatchOrder[], input: SearchInput): Pick<Scheme, 'order' | 'overrides'> {
+function saferNeighbour(
+  current: Decoded,
+  orders: readonly BatchOrder[],
+  input: SearchInput,
+): Pick<Scheme, 'order' | 'overrides' | 'travel'> {
   const overrides = { ...current.scheme.overrides };
   const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
   for (const { batchId, lateShare } of current.atRisk) {
     if (lateShare < worst * 0.4) continue;
     const order = orders.find((each) => each.batch.id === batchId);
     if (!order) continue;
-    overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, order, input) + SURER_STEP_MIN };
+    overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, order) + SURER_STEP_MIN };
   }
-  return { order: orderOf(current), overrides };
+  return { order: orderOf(current), overrides, travel: current.scheme.travel };
 }
 
 /** Batches in the order in which they are placed; one that is pinned in part stands once. */
 const orderOf = (current: Decoded): string[] => [...new Set(current.steps.map((step) => step.id))];
+
+/** So often the way to a serving is what is changed, where there is one: all is placed anew then. */
+const TRAVEL_SHARE = 0.15;
 
 const STEPS_MIN = [-120, -60, -30, -15, 15, 30, 60, 120] as const;
 
@@ -158,11 +173,13 @@ function neighbour(
   orders: readonly BatchOrder[],
   input: SearchInput,
   uniform: () => number,
-): Pick<Scheme, 'order' | 'overrides'> {
+): Pick<Scheme, 'order' | 'overrides' | 'travel'> {
   const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
   const isFree = (id: string) => orders.some((each) => each.batch.id === id);
   const order = orderOf(current).filter(isFree);
   const overrides = { ...current.scheme.overrides };
+  const { travel = {} } = current.scheme;
+  if (input.away.length > 0 && uniform() < TRAVEL_SHARE) return { order, overrides, travel: otherTravel(travel, input.away, uniform) };
   const troubled = current.steps.filter(({ placed }) => placed.left.length > 0).map((step) => step.id);
   const atRisk = current.atRisk.filter((each) => isFree(each.batchId));
   const moves = 1 + Number(uniform() < 0.3) + Number(uniform() < 0.1);
@@ -170,7 +187,7 @@ function neighbour(
     if (troubled.length === 0 && atRisk.length > 0 && uniform() < 0.5) {
       const { batchId } = atRisk[Math.floor(uniform() ** 2 * atRisk.length)]!;
       const risky = orders.find((each) => each.batch.id === batchId)!;
-      overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, risky, input) + pick([10, 20, 40]) };
+      overrides[batchId] = { ...overrides[batchId], earlierMin: shiftOf(current, risky) + pick([10, 20, 40]) };
       continue;
     }
     const id = troubled.length > 0 && uniform() < 0.6 ? pick(troubled) : pick(order);
@@ -185,7 +202,7 @@ function neighbour(
       order.splice(order.indexOf(id), 1);
       order.splice(troubled.includes(id) ? 0 : Math.floor(uniform() * (order.length + 1)), 0, id);
     } else if (kind < 0.6) {
-      override.earlierMin = Math.max(0, shiftOf(current, batch, input) + pick(STEPS_MIN));
+      override.earlierMin = Math.max(0, shiftOf(current, batch) + pick(STEPS_MIN));
       if (uniform() < 0.15) delete override.earlierMin;
     } else if (kind < 0.75) {
       override.pitId = pick(input.pits).id;
@@ -207,7 +224,7 @@ function neighbour(
     if (Object.keys(override).length > 0) overrides[id] = override;
     else delete overrides[id];
   }
-  return { order, overrides };
+  return { order, overrides, travel };
 }
 
 /** A heat that is wished of a pit is one that it can be set to: a scheme is kept with its event. */
@@ -221,15 +238,9 @@ function withinPits(override: Override, pits: SearchInput['pits']): void {
 }
 
 /** How many minutes before its latest start a batch now goes on. */
-function shiftOf(current: Decoded, order: BatchOrder, input: SearchInput): number {
+function shiftOf(current: Decoded, order: BatchOrder): number {
   const run = current.steps.findLast((step) => step.id === order.batch.id)?.placed.runs[0];
   if (!run) return 0;
-  const pit = input.pits.find((each) => each.id === run.pitId)!;
-  const deadlineMs = pullDeadlineMs(
-    order,
-    { pit, pitC: run.pitC, forecast: () => undefined as never, hotHoldC: 0 },
-    run.carveAtMs,
-    input.drives,
-  );
+  const deadlineMs = pullDeadlineMs(order, run.leavesAtMs, run.carveAtMs);
   return Math.max(0, Math.round((deadlineMs - run.pullLateMs) / MS_PER_MIN));
 }

@@ -1,4 +1,5 @@
-import { isPoultry, type Pit, type Rack, type Run, type Work } from '../model';
+import { isPoultry, untendedMaxOf, type Pit, type Rack, type Run, type Work } from '../model';
+import type { Stay } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { LIGHT_MIN } from './firings';
 import type { HeatUse } from './heatLedger';
@@ -100,17 +101,18 @@ function tryTiming(
   if (forecast.last.status === 'never' || (strictClock(order) && forecast.dangerLateMin > context.limits.dangerZone))
     return refuse({ code: 'tooLarge' });
   const carveAtMs = addMinutes(serving.atMs, startShift.carveLaterMin - serving.carveLeadMin);
-  const counted = context.crew !== undefined || context.drives.length > 0;
+  const counted = context.whereabouts.crew !== undefined;
+  const { placeId } = alternative.stand;
 
   let window: Window | undefined;
   let phases: ReturnType<typeof phasesOf> = [];
   let crewWork: Work[] | undefined;
   let short: Refusal | undefined;
   for (let dodge = 0; dodge <= (counted ? DODGE_MIN : 0) && !crewWork; dodge++) {
-    window = windowOf(order, alternative, timing, carveAtMs, startShift.shiftMin + dodge, context.drives);
+    window = windowOf(order, alternative, timing, carveAtMs, startShift.shiftMin + dodge);
     if (!window) return refuse({ code: 'tooLarge' });
     if (dodge === 0) {
-      const unfit = tooEarlyOrOnTheRoad(context, alternative, window);
+      const unfit = notThere(context, serving.id, alternative, window);
       if (unfit) return refuse(unfit);
       phases = phasesOf(order, alternative, window, context.limits.bareMeatPit);
       const astray = phases.find(outOfBand);
@@ -120,13 +122,13 @@ function tryTiming(
     }
     const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(order);
     if (holdMin > method.holdMaxMin) return refuse({ code: 'hold', holdMin: Math.round(holdMin), allowedMin: method.holdMaxMin });
-    const claimed = claimCrew(context, window, pieces, finish !== undefined && finish.pit !== pit);
+    const claimed = claimCrew(context, placeId, window, pieces, finish !== undefined && finish.pit !== pit);
     if ('short' in claimed) short ??= claimed.short;
     else crewWork = claimed.work;
   }
   if (!crewWork || !window) return refuse(short!);
   window = { ...window, wrapAtMs: crewWork.find((work) => work.kind === 'wrap')?.atMs ?? window.wrapAtMs };
-  const unfit = tooEarlyOrOnTheRoad(context, alternative, window);
+  const unfit = notThere(context, serving.id, alternative, window);
   if (unfit) return refuse(unfit);
   phases = phasesOf(order, alternative, window, context.limits.bareMeatPit);
   const clash = clashIn(context, phases);
@@ -160,7 +162,7 @@ function tryTiming(
   }
   // Fewer pieces than were asked for want fewer hands: their minutes are claimed as they are.
   if (taken.length < pieces.length && counted) {
-    const again = reclaimCrew(context, window, crewWork, taken, finish !== undefined && finish.pit !== pit);
+    const again = reclaimCrew(context, placeId, window, crewWork, taken, finish !== undefined && finish.pit !== pit);
     if ('short' in again) return refuse(again.short);
     crewWork = again.work;
     window = { ...window, wrapAtMs: crewWork.find((work) => work.kind === 'wrap')?.atMs ?? window.wrapAtMs };
@@ -207,29 +209,40 @@ function clashIn(context: PlacementContext, phases: ReturnType<typeof phasesOf>)
   return undefined;
 }
 
-/** A fire that could not be lit in time, or a pit that is on the road when it is wanted. */
-function tooEarlyOrOnTheRoad(context: PlacementContext, { pit, finish }: Alternative, window: Window): Refusal | undefined {
-  const stays: [Pit, number, number][] = [[pit, window.onAtMs, finish && finish.pit !== pit ? window.finishAtMs! : window.pullLateMs]];
-  if (finish && finish.pit !== pit) stays.push([finish.pit, window.finishAtMs!, window.pullLateMs]);
-  for (const [where, fromMs, toMs] of stays) {
-    let earliestMs = context.earliestMs;
-    if (where.travels) {
-      for (const drive of context.drives) {
-        if (drive.fromMs < toMs && drive.toMs > fromMs) return { code: 'road', fromMs: drive.fromMs, toMs: drive.toMs };
-        if (drive.toMs <= fromMs) earliestMs = Math.max(earliestMs, drive.toMs);
-      }
+/** A fire that could not be lit in time or would burn alone, a pit that is elsewhere, raw meat that is not there yet. */
+function notThere(context: PlacementContext, servingId: string, { pit, stand, finish }: Alternative, window: Window): Refusal | undefined {
+  const { whereabouts } = context;
+  const elsewhere = finish && finish.pit !== pit ? finish.pit : undefined;
+  const uses: { where: Pit; fromMs: number; toMs: number; stands: readonly Stay[] }[] = [
+    { where: pit, fromMs: window.onAtMs, toMs: elsewhere ? window.finishAtMs! : window.pullLateMs, stands: [stand] },
+  ];
+  if (elsewhere) {
+    const stands = whereabouts.standsOf(elsewhere.id).filter((each) => each.placeId === stand.placeId);
+    uses.push({ where: elsewhere, fromMs: window.finishAtMs!, toMs: window.pullLateMs, stands });
+  }
+  for (const { where, fromMs, toMs, stands } of uses) {
+    const here = stands.find((each) => each.fromMs <= fromMs && each.toMs >= toMs);
+    if (!here) {
+      const cut = stands.find((each) => each.toMs < toMs && each.toMs > fromMs) ?? stands[0]!;
+      return { code: 'road', fromMs: cut.toMs <= fromMs ? cut.toMs : Math.max(fromMs, Math.min(cut.toMs, toMs)), toMs };
     }
+    const earliestMs = Math.max(context.earliestMs, here.fromMs);
     const lightByMs = addMinutes(fromMs, -where.warmUpMin);
     if (lightByMs < earliestMs)
       return earliestMs === context.earliestMs
         ? { code: 'past', lateByMin: Math.ceil((earliestMs - lightByMs) / MS_PER_MIN) }
         : { code: 'road', fromMs: lightByMs, toMs: earliestMs };
     if (
-      context.crew &&
+      whereabouts.crew &&
       !context.heat.burnsBy(where.id, fromMs) &&
-      context.crewLedger.latestFree(earliestMs, lightByMs, LIGHT_MIN) === undefined
+      context.crewLedger.latestFree(earliestMs, lightByMs, LIGHT_MIN, stand.placeId) === undefined
     )
       return { code: 'hands', kind: 'light', atMs: lightByMs, minutes: LIGHT_MIN };
+    const allowedMin = untendedMaxOf(where);
+    const alone = whereabouts.unattended(stand.placeId, lightByMs, toMs);
+    if (alone && (alone.toMs - alone.fromMs) / MS_PER_MIN > allowedMin)
+      return { code: 'unattended', fromMs: alone.fromMs, toMs: alone.toMs, allowedMin };
   }
-  return undefined;
+  const raw = whereabouts.rawTrip(servingId, stand.placeId, window.onAtMs);
+  return raw ? undefined : { code: 'road', fromMs: window.onAtMs, toMs: window.onAtMs };
 }

@@ -28,6 +28,7 @@ const TIMING: Timing = { pullEarlyMin: 480.4, pullMedianMin: 600.2, pullLateMin:
 /** An option whose forecast wraps after five hours and could finish elsewhere from then. */
 const alternative = (change: Partial<Alternative> = {}): Alternative => ({
   pit: OFFSET,
+  stand: { placeId: 'base', fromMs: -Infinity, toMs: Infinity },
   pitC: 121,
   hotHoldC: 60,
   forecast: () => ({ wrapMin: 300.4, finishMin: 300 }) as ReturnType<Alternative['forecast']>,
@@ -39,7 +40,7 @@ describe('the moments of a run', () => {
   it('count back from carving: rest, vent, the late pull, then the whole cook, in whole minutes', () => {
     const carveAtMs = firstCarveMs(brisket);
     expect(carveAtMs).toBe(SUPPER_MS - 30 * MIN);
-    const window = windowOf(brisket, alternative(), TIMING, carveAtMs, 0, [])!;
+    const window = windowOf(brisket, alternative(), TIMING, carveAtMs, 0)!;
     const off = brisket.method.ventMin + brisket.method.restMin;
     expect(minutesBefore(window, window.pullLateMs)).toBe(off);
     expect((window.pullLateMs - window.onAtMs) / MIN).toBe(746);
@@ -47,7 +48,7 @@ describe('the moments of a run', () => {
     expect((window.pullEarlyMs - window.onAtMs) / MIN).toBe(480);
     expect((window.wrapAtMs! - window.onAtMs) / MIN).toBe(300);
     expect(window.finishAtMs).toBeUndefined();
-    const earlier = windowOf(brisket, alternative(), TIMING, carveAtMs, 45, [])!;
+    const earlier = windowOf(brisket, alternative(), TIMING, carveAtMs, 45)!;
     expect((window.onAtMs - earlier.onAtMs) / MIN).toBe(45);
   });
 
@@ -64,14 +65,13 @@ describe('the moments of a run', () => {
     expect(windowFrom(brisket, elsewhere, { ...TIMING, pullEarlyMin: 305 }, 0, -900 * MIN)).toBeUndefined();
   });
 
-  it('end before the crew leaves, for what is in a pit that stays', () => {
+  it('end vented when the meat leaves for its serving, rested when it stays', () => {
     const carveAtMs = firstCarveMs(brisket);
-    const drives = [{ servingId: 'supper', fromMs: carveAtMs - 240 * MIN, toMs: carveAtMs - 200 * MIN }];
-    expect(pullDeadlineMs(brisket, alternative(), carveAtMs, drives)).toBe(drives[0]!.fromMs - brisket.method.ventMin * MIN);
-    const towed = alternative({ pit: { ...OFFSET, travels: true } });
+    const leavesAtMs = carveAtMs - 240 * MIN;
+    expect(pullDeadlineMs(brisket, leavesAtMs, carveAtMs)).toBe(leavesAtMs - brisket.method.ventMin * MIN);
     const rested = carveAtMs - (brisket.method.ventMin + brisket.method.restMin) * MIN;
-    expect(pullDeadlineMs(brisket, towed, carveAtMs, drives)).toBe(rested);
-    expect(pullDeadlineMs(brisket, alternative(), carveAtMs, [{ ...drives[0]!, servingId: 'lunch' }])).toBe(rested);
+    expect(pullDeadlineMs(brisket, undefined, carveAtMs)).toBe(rested);
+    expect(pullDeadlineMs(brisket, carveAtMs, carveAtMs)).toBe(rested);
   });
 });
 
@@ -122,8 +122,10 @@ describe('the heats of a run', () => {
 describe('the hands of a run', () => {
   const window = windowFrom(brisket, alternative(), TIMING, 0, -900 * MIN)!;
 
+  const kgs = [6, 6, 6, 6];
+
   it('have the minutes of the open format', () => {
-    const tasks = crewTasksOf(window, 4, true).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
+    const tasks = crewTasksOf(window, kgs, true, 1).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
     expect(tasks).toEqual([
       ['load', 6, window.onAtMs],
       ['wrap', 14, window.wrapAtMs],
@@ -131,7 +133,10 @@ describe('the hands of a run', () => {
       ['pull', 6, window.pullMedianMs],
     ]);
     const moved = windowFrom(brisket, alternative({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
-    expect(crewTasksOf(moved, 4, true).find(({ kind }) => kind === 'move')!.task).toMatchObject({ minutes: 10, atMs: moved.finishAtMs });
+    expect(crewTasksOf(moved, kgs, true, 1).find(({ kind }) => kind === 'move')!.task).toMatchObject({
+      minutes: 10,
+      atMs: moved.finishAtMs,
+    });
   });
 
   it('check just before the pull only when one pair of hands would have to do both at once', () => {
@@ -140,11 +145,9 @@ describe('the hands of a run', () => {
     expect(pulledAtCheck(window)).toBe(false);
     expect(pulledAtCheck(bare)).toBe(true);
     const claim = (people: string[]) => {
-      const crewLedger = new CrewLedger(
-        people.map((memberId) => ({ memberId, fromMs: window.onAtMs, toMs: window.pullLateMs })),
-        [],
-      );
-      const found = claimCrew({ crewLedger } as PlacementContext, bare, [{ pieceId: 'a' }] as never, false);
+      const stay = { placeId: 'base', fromMs: window.onAtMs, toMs: window.pullLateMs };
+      const crewLedger = new CrewLedger(new Map(people.map((memberId) => [memberId, [stay]])));
+      const found = claimCrew({ crewLedger, rules: 2 } as PlacementContext, 'base', bare, [{ pieceId: 'a', kg: 6 }] as never, false);
       return 'work' in found ? found.work.find((work) => work.kind === 'check')!.atMs : undefined;
     };
     expect(claim(['ada', 'ben'])).toBe(bare.pullEarlyMs);

@@ -1,10 +1,10 @@
 import type { Cut } from '../model';
+import { handMinutes, type RulesVersion } from '../quantities';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { CrewTask } from './crewLedger';
 import { heatUses, stepShiftC, type HeatUse } from './heatLedger';
 import type { Alternative } from './alternatives';
 import type { BatchOrder } from './order';
-import type { Road } from './placement';
 
 /** When the first and the last piece may be done, minutes from going on. */
 export interface Timing {
@@ -30,12 +30,10 @@ export const firstCarveMs = ({ serving }: BatchOrder): number => addMinutes(serv
 
 const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
 
-/** The latest moment a run may be pulled: rested by carving, and out of a pit that stays at home before the crew leaves. */
-export function pullDeadlineMs(order: BatchOrder, { pit, finish }: Alternative, carveAtMs: number, drives: readonly Road[]): number {
+/** The latest moment a run may be pulled: rested by carving, and vented when it leaves. */
+export function pullDeadlineMs(order: BatchOrder, leavesAtMs: number | undefined, carveAtMs: number): number {
   const restedMs = addMinutes(carveAtMs, -offPitMin(order));
-  const drive = drives.find((each) => each.servingId === order.serving.id);
-  const stays = !pit.travels || (finish !== undefined && !finish.pit.travels);
-  return drive && stays ? Math.min(restedMs, addMinutes(drive.fromMs, -order.method.ventMin)) : restedMs;
+  return leavesAtMs === undefined ? restedMs : Math.min(restedMs, addMinutes(leavesAtMs, -order.method.ventMin));
 }
 
 /** A run's moments when it goes on so many minutes before the latest start. Undefined when it is done before it could go to its finish. */
@@ -45,7 +43,6 @@ export function windowOf(
   timing: Timing,
   carveAtMs: number,
   shiftMin: number,
-  drives: readonly Road[],
 ): Window | undefined {
   const late = Math.max(1, Math.ceil(timing.pullLateMin - 1e-6));
   return windowFrom(
@@ -53,7 +50,7 @@ export function windowOf(
     alternative,
     timing,
     carveAtMs,
-    toMinute(addMinutes(pullDeadlineMs(order, alternative, carveAtMs, drives), -late - shiftMin)),
+    toMinute(addMinutes(pullDeadlineMs(order, alternative.leavesAtMs, carveAtMs), -late - shiftMin)),
   );
 }
 
@@ -136,27 +133,29 @@ const minutesOfGrace = (fromMs: number, toMs: number) =>
 /** Hands a run needs, in the order they are claimed: minutes as in docs/formats. */
 export function crewTasksOf(
   window: Window,
-  pieces: number,
+  kgs: readonly number[],
   moves: boolean,
+  rules: RulesVersion,
   checkFirst = false,
 ): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: CrewTask }[] {
   const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
+  const minutesFor = (kind: 'load' | 'wrap' | 'move' | 'pull') => handMinutes(kind, kgs, rules);
   const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
   return [
-    { kind: 'load', task: { atMs: onAtMs, minutes: 2 + pieces } },
+    { kind: 'load', task: { atMs: onAtMs, minutes: minutesFor('load') } },
     ...(wrapAtMs === undefined
       ? []
       : [
           {
             kind: 'wrap' as const,
-            task: { atMs: wrapAtMs, minutes: 2 + 3 * pieces, laterMin: pinnedWrap ? 0 : minutesOfGrace(wrapAtMs, pullEarlyMs) },
+            task: { atMs: wrapAtMs, minutes: minutesFor('wrap'), laterMin: pinnedWrap ? 0 : minutesOfGrace(wrapAtMs, pullEarlyMs) },
           },
         ]),
     ...(moves && finishAtMs !== undefined
-      ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: 2 + 2 * pieces, laterMin: 0 } }]
+      ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: minutesFor('move'), laterMin: 0 } }]
       : []),
     { kind: 'check', task: { atMs: checkFirst ? addMinutes(pullEarlyMs, -CHECK_MIN) : pullEarlyMs, minutes: CHECK_MIN } },
-    { kind: 'pull', task: { atMs: pullMedianMs, minutes: 2 + pieces } },
+    { kind: 'pull', task: { atMs: pullMedianMs, minutes: minutesFor('pull') } },
   ];
 }
 /** Whether it may be pulled while it is still being checked; one pair of hands then checks it just before. */

@@ -1,6 +1,6 @@
 import type { Broken, BrokenCode } from '../../core/model';
 import { clockTime } from '../clock';
-import { batchName, gearName, lowerPit, pitName, rackName, type MessageContext } from './names';
+import { batchName, capital, gearName, lowerPit, memberName, pitName, placeName, rackName, type MessageContext } from './names';
 import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } from '../units';
 
 /** One sentence for a rule that a plan breaks, as it is dragged or pinned. */
@@ -11,6 +11,8 @@ export function brokenMessage(messageContext: MessageContext, broken: Broken): s
   const where = pit ? lowerPit(pitName(messageContext, pit)) : 'pit';
   const shelf = pit && rack ? `${pitName(messageContext, pit)}, ${rackName(messageContext, pit, rack)}` : 'The rack';
   const clock = atMs !== undefined ? clockTime(atMs, event.timeZone, units.clock) : '';
+  const spot = broken.place === undefined ? 'there' : placeName(messageContext, broken.place);
+  const thing = gear ? gearName(messageContext, gear) : pit ? `The ${where}` : personName(messageContext, person);
   const meal = event.servings.find((each) => each.id === serving)?.name ?? 'the serving';
   const words: Record<BrokenCode, () => string> = {
     pieceMissing: () => `${meat}: a piece has no place.`,
@@ -53,12 +55,28 @@ export function brokenMessage(messageContext: MessageContext, broken: Broken): s
     taskAtWrongTime: () => `${meat}: ${task ?? 'a task'} is not when it is due.`,
     taskTooShort: () => `${meat}: not enough minutes to ${task ?? 'do it'}.`,
     nobodyNamed: () => `Nobody is free to ${task ?? 'work'} at ${clock}.`,
-    notOnDuty: () => `${personName(person)} is off duty at ${clock} (${task ?? 'task'}).`,
-    twoThingsAtOnce: () => `${personName(person)} would do two things at once at ${clock}.`,
+    notOnDuty: () => `${personName(messageContext, person)} is off duty at ${clock} (${task ?? 'task'}).`,
+    twoThingsAtOnce: () => `${personName(messageContext, person)} would do two things at once at ${clock}.`,
     carvedTooLate: () => `${meat} is carved after its serving window.`,
     tooSlowThroughDanger: () => `${meat} would pass the danger zone too slowly.`,
+    noRoad: () => `No road leads to ${spot} from where the trip at ${clock} begins.`,
+    tripTooShort: () => `The trip to ${spot} at ${clock} is not as long as the road.`,
+    nobodyDrives: () => `Nobody on the trip to ${spot} at ${clock} drives.`,
+    notThere: () => `${thing} is not where the trip to ${spot} at ${clock} begins.`,
+    taskElsewhere: () => `${personName(messageContext, person)} is not at ${spot} at ${clock} (${task ?? 'task'}).`,
+    staysPut: () => `${thing} is not made to travel, and would go to ${spot} at ${clock}.`,
+    pitNotCold: () => `The ${where} would be moved before it is cold.`,
+    gearElsewhere: () => `${meat} would be held in ${gear ? gearName(messageContext, gear) : 'gear'} while that is elsewhere.`,
+    pieceElsewhere: () => `${meat} is not where it would be at ${clock}.`,
+    boardRideTooLong: () => `${meat} would ride on a board ${formatMinutes(Math.round(by))} too long.`,
+    fireAlone: () => `Nobody is with the burning ${where} for ${formatMinutes(Math.round(by))} longer than it may be left.`,
+    notBrought: () => `${meat} is not brought to ${meal}.`,
+    tooFewThere: () => `At ${spot} are ${by === 1 ? 'one too few' : `${by} too few`} for ${meal}.`,
+    notSetUp: () => `Nobody sets up at ${spot} before ${meal}.`,
+    carvedElsewhere: () => `${meat} is carved where it is not served.`,
   };
   return words[code]();
 }
 
-const personName = (person: string | undefined) => (person === undefined ? 'Someone' : 'One of the crew');
+const personName = (messageContext: MessageContext, person: string | undefined) =>
+  person === undefined ? 'Someone' : capital(memberName(messageContext, person));

@@ -1,4 +1,4 @@
-import { cutIn } from '../../core/model';
+import { cutIn, placeName as nameOfPlace } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import type { Units } from '../units';
 
@@ -21,6 +21,7 @@ export const pitName = (messageContext: MessageContext, pitId: string): string =
   messageContext.pits.find((pit) => pit.id === pitId)?.name ?? 'a pit';
 export const gearName = ({ boxes, warmers = [] }: MessageContext, gearId: string): string =>
   [...boxes, ...warmers].find((each) => each.id === gearId)?.name ?? (gearId === 'board' ? 'the board, tented' : 'a box');
+export const placeName = ({ event }: MessageContext, placeId: string): string => nameOfPlace(event, placeId);
 export const memberName = ({ crew = [] }: MessageContext, memberId: string): string =>
   crew.find((each) => each.id === memberId)?.name ?? 'somebody';
 export const rackName = (messageContext: MessageContext, pitId: string, rackId: string): string =>

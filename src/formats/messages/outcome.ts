@@ -25,6 +25,7 @@ const WORDS: Record<string, string> = {
   rackNameTwice: 'Two racks have this name. Give each its own.',
   beyondRack: 'This reaches beyond the rack. Make it smaller, or the rack larger.',
   dutyReversed: 'It must end after it begins.',
+  placeTwice: 'Two places have this name. Give each its own.',
   placedTwice: 'One piece lies in two places. Load the page again.',
   batchGone: 'This dish is no longer on the menu. Nothing was changed; load the page again.',
   pieceTooHeavy: 'No piece of this cut is that heavy. Check the figure and its unit.',

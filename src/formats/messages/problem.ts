@@ -5,7 +5,7 @@ import { carriedName, servedName } from './carried';
 import { clockTime, dayAndTime } from '../clock';
 import { faultMessage } from './rack';
 import { formatArea, formatLength, formatMass, formatMinutes, formatRoom, formatSetPoint, formatTemp } from '../units';
-import { batchName, capital, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext } from './names';
+import { batchName, capital, list, lowerPit, piecesMessage, pitName, placeName, rackName, type MessageContext } from './names';
 
 export interface ProblemMessage {
   what: string;
@@ -29,10 +29,13 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
   const span = (fromMs: number, toMs: number) => `${dayAndTime(fromMs, zone, units.clock)} to ${clockTime(toMs, zone, units.clock)}`;
   const pieces =
     'pieces' in problem
-      ? capital(piecesMessage(messageContext, problem.batchId, problem.pieces))
+      ? problem.batchId === undefined
+        ? 'What is on it'
+        : capital(piecesMessage(messageContext, problem.batchId, problem.pieces))
       : 'batchId' in problem
         ? batchName(messageContext, problem.batchId)
         : '';
+  const mealName = (servingId: string) => messageContext.event.servings.find((each) => each.id === servingId)?.name ?? 'The serving';
   const have = 'pieces' in problem && problem.pieces === 1 ? 'has' : 'have';
   switch (problem.code) {
     case 'noSuitablePit':
@@ -76,7 +79,33 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
     case 'nobodyToDrive':
       return {
         what: `Nobody is on duty for the whole drive that begins at ${dayAndTime(problem.atMs, zone, units.clock)}.`,
-        remedy: 'Put the driver on duty from the load-out until the set-up under Pits.',
+        remedy:
+          'Under Pits, put somebody who drives on duty from the load-out until serving is over, or tick "drives" for one of the crew.',
+      };
+    case 'noRoad':
+      return {
+        what: `No road leads to ${placeName(messageContext, problem.placeId)}, where ${mealName(problem.servingId)} is served.`,
+        remedy: 'Say under Pits how many minutes the drive takes.',
+      };
+    case 'tooFar':
+      return {
+        what: `${mealName(problem.servingId)} cannot be reached in time: the drive to ${placeName(messageContext, problem.placeId)} takes ${formatMinutes(problem.minutes)}, and would have to begin at ${dayAndTime(problem.leaveMs, zone, units.clock)}, ${formatMinutes(problem.lateByMin)} before there is time for it.`,
+        remedy: 'Serve later, set up in less time, or cook and set up where it is served.',
+      };
+    case 'handsShort':
+      return {
+        what: `${mealName(problem.servingId)} needs ${problem.wanted} at ${placeName(messageContext, problem.placeId)} from ${span(problem.fromMs, problem.toMs)}; ${problem.hands === 0 ? 'nobody is' : `only ${problem.hands} of them can be`} there all that time.`,
+        remedy: 'Put more people on duty for it, or ask for fewer there.',
+      };
+    case 'noRide':
+      return {
+        what: `${pieces} ${have} no way from where ${problem.pieces === 1 ? 'it is' : 'they are'} cooked to ${placeName(messageContext, problem.placeId)}.`,
+        remedy: 'Put somebody who drives on duty in time, let a pit travel there, or serve later.',
+      };
+    case 'unattended':
+      return {
+        what: `${pieces} would be in the ${lowerPit(pitName(messageContext, problem.pitId))} with nobody on duty beside it, ${span(problem.fromMs, problem.toMs)}; it may burn alone for ${formatMinutes(problem.allowedMin)}.`,
+        remedy: 'Put somebody on duty beside the fire, cook in a pit that may be left, or say how long it may burn alone.',
       };
     case 'onTheRoad':
       return {

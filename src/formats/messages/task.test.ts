@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
-import { CUTS, DEFAULT_VENUE, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../../core/model';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, servedAway } from '../../../tests/fixtures/events';
+import { CUTS, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../../core/model';
 import { buildPlan } from '../../core/planning';
 import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from '../units';
 import { batchName, capital, piecesMessage, type MessageContext } from './names';
@@ -43,11 +43,11 @@ describe('the words of a task', () => {
   });
 
   it('say where to drive, and with what loaded', () => {
-    const away = { ...event, venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 } };
+    const away = servedAway(event, 40);
     const there = buildPlan(inputOf(away));
     const drive = there.tasks.find((task) => task.kind === 'drive')!;
     const words = taskMessage({ ...messageContext(), event: away }, drive, there.runs);
-    expect(words.title).toBe('Drive to Gannet Point for supper');
+    expect(words.title).toBe('Drive to Lighthouse green for supper');
     expect(words.detail).toMatch(/^40 min on the road/);
     for (const task of there.tasks)
       expect(taskMessage({ ...messageContext(), event: away }, task, there.runs).title.length).toBeGreaterThan(5);

@@ -5,6 +5,7 @@ import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, ty
 import { formatMass, formatMinutes, formatSetPoint, formatTemp, type Units } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
+import { isTravelTask, travelTaskMessage } from './travel';
 
 const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
 
@@ -19,13 +20,7 @@ export function taskMessage(messageContext: MessageContext, task: Task, runs: Ru
       detail: `${serving.guests.adults + serving.guests.children} guests, for ${formatMinutes(serving.serveForMin)}.`,
     };
   }
-  if (task.kind === 'drive') {
-    const serving = messageContext.event.servings.find((each) => each.id === task.servingId)!;
-    return {
-      title: `Drive to ${messageContext.event.place || 'the venue'} for ${serving.name.toLowerCase()}`,
-      detail: `${formatMinutes(task.minutes)} on the road, all hands; loaded by then as the load-out lists, hot food hot and strapped down.`,
-    };
-  }
+  if (isTravelTask(task)) return travelTaskMessage(messageContext, task);
   if (isPrepTask(task)) return prepTaskMessage(messageContext, task);
   const run = runs.find((each) => each.id === task.runId)!;
   return rhythmTaskMessage(messageContext, task, run, pit) ?? runTaskMessage(messageContext, task, run, pit);
@@ -152,7 +147,7 @@ export function reasonMessage(messageContext: MessageContext, reason: Reason): s
     case 'movedForHold':
       return `${shiftMessage(reason.minutes)}: there is no room or no heat to hold it otherwise`;
     case 'leavesBy':
-      return `The crew leaves at ${time(reason.atMs)} for a drive of ${formatMinutes(reason.travelMin)}`;
+      return `It leaves at ${time(reason.atMs)} for a drive of ${formatMinutes(reason.travelMin)}`;
     case 'idealHold':
       return `On ${formatMinutes(reason.minutes)} before the latest start, so that its hold falls into the method's band`;
     case 'pinned':

@@ -33,7 +33,7 @@ export interface FileRoad {
 }
 
 /** Set-up is always said; the drive follows from the place and the roads. */
-export type FileServing = Omit<Serving, 'travelMin' | 'guests' | 'buffet'> &
+export type FileServing = Omit<Serving, 'placeId' | 'guests' | 'buffet'> &
   Partial<Pick<Serving, 'buffet'>> & { guests: Loose<Serving['guests'], 'heartyShare'>; place: string };
 
 export type FileMethod = Loose<Method, 'id' | 'name' | 'line' | 'purpose' | 'practice' | 'wrapWhen' | 'needsSmoke' | 'finishOffSmoke'>;
@@ -61,7 +61,21 @@ export type FileCut = Partial<Omit<Cut, 'done'>> &
 
 type OwnFields = Omit<
   CookEvent,
-  'id' | 'place' | 'servings' | 'batches' | 'pitIds' | 'boxIds' | 'warmerIds' | 'probeIds' | 'duty' | 'venue' | 'weather' | 'revision'
+  | 'id'
+  | 'place'
+  | 'servings'
+  | 'batches'
+  | 'pitIds'
+  | 'boxIds'
+  | 'warmerIds'
+  | 'probeIds'
+  | 'duty'
+  | 'places'
+  | 'roads'
+  | 'standing'
+  | 'venue'
+  | 'weather'
+  | 'revision'
 >;
 
 /**
@@ -92,9 +106,5 @@ export interface EventFile extends OwnFields {
   spare?: { pits: FilePit[]; methods: Method[] };
 }
 
-export const BASE = 'base';
-export const VENUE = 'venue';
-/** A serving's own place, where its drive is not the event's. */
-export const ownPlace = (servingId: string) => `to/${servingId}`;
 /** As cold as the fridge: what a piece is when nobody says otherwise. */
 export const FRIDGE_C = 4;

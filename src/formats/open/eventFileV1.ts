@@ -12,14 +12,14 @@ interface BatchV1 extends Omit<ExchangeBatch, 'label' | 'nonIntact' | 'method'> 
 }
 
 /** An event as `docs/formats/event-v1.schema.json` has it: the exchange with RFC 3339 text for instants, and our additions under `x-`. */
-export interface EventFileV1 extends Omit<TimesAsText<ExchangeEvent>, 'batches'> {
+export interface EventFileV1 extends Omit<TimesAsText<ExchangeEvent>, 'batches' | 'version' | 'places' | 'roads'> {
   format: 'anachron-event';
   version: 1;
   batches: BatchV1[];
 }
 
 /** The event of a version 1 file. */
-export function exchangeEventFrom({ format: _, version: __, ...file }: EventFileV1): ExchangeEvent {
+export function exchangeEventFrom({ format: _, ...file }: EventFileV1): ExchangeEvent {
   return withTimesAsMs({ ...file, batches: file.batches.map(batchFrom) }) as ExchangeEvent;
 }
 

@@ -5,6 +5,7 @@ import {
   MILD_DAY,
   purposeOf,
   SHIPPED_LIBRARY,
+  BASE,
   type Batch,
   type CookEvent,
   type Cut,
@@ -14,13 +15,13 @@ import {
   type Pit,
   type Rack,
   type Serving,
+  type Standing,
 } from '../../core/model';
 import type { PlanInput, Spare } from '../../core/planning';
 import { limitsOf } from '../../core/safety';
 import { quietBetween } from '../clock';
 import {
   FRIDGE_C,
-  VENUE,
   type EventFile,
   type FileBatch,
   type FileBox,
@@ -45,42 +46,35 @@ export interface Unpacked {
 
 /** The event of a file. Its id is its name, until whoever takes it up gives it another. */
 export function unpacked(file: EventFile): Unpacked {
-  const { format: _, version: __, workFromMs: ___, rules: ____, places: _____, spare, ...rest } = file;
-  const {
-    roads: ______,
-    quietHours,
-    venue,
-    weather,
-    servings,
-    batches,
-    pits,
-    holding,
-    crew,
-    probes,
-    cuts = [],
-    recipes = [],
-    ...own
-  } = rest;
+  const { format: _, version: __, workFromMs: ___, rules: ____, places, spare, ...rest } = file;
+  const { roads, quietHours, venue, weather, servings, batches, pits, holding, crew, probes, cuts = [], recipes = [], ...own } = rest;
   const boxes = holding.filter((gear): gear is FileBox => gear.kind === 'insulated-box').map(boxFrom);
   const warmers = holding.filter((gear): gear is FileWarmer => gear.kind !== 'insulated-box').map(warmerFrom);
-  const toVenueMin = roadMin(file, VENUE);
   const quiet = { quietFrom: quietHours?.from ?? DEFAULT_VENUE.quietFrom, quietTo: quietHours?.to ?? DEFAULT_VENUE.quietTo };
   const ownQuiet = quiet.quietFrom !== DEFAULT_VENUE.quietFrom || quiet.quietTo !== DEFAULT_VENUE.quietTo;
-  const eventVenue = (venue ?? (ownQuiet || toVenueMin > 0)) ? { ...DEFAULT_VENUE, ...venue, driveMin: toVenueMin, ...quiet } : undefined;
+  const eventVenue = (venue ?? ownQuiet) ? { ...DEFAULT_VENUE, ...venue, ...quiet } : undefined;
   const ownCuts = cuts.map(cutFrom);
   const cutOf = (id: string) => ownCuts.find((cut) => cut.id === id) ?? findCut(id);
   const { airC, windMPerS } = weather;
+  const homeId = places[0]!.id;
+  const onlyBase = places.length === 1 && homeId === BASE.id && places[0]!.name === BASE.name;
+  const stands = (kind: Standing['kind'], things: readonly { id: string; place?: string }[]): Standing[] =>
+    once(things).flatMap(({ id, place = homeId }) => (place === homeId ? [] : [{ kind, thingId: id, placeId: place }]));
+  const standing = [...stands('pit', pits), ...stands('gear', holding), ...stands('crew', crew)];
   const event: CookEvent = {
     ...own,
     id: file.name,
     place: file.place ?? '',
-    servings: servings.map((serving) => servingFrom(file, serving, eventVenue?.setUpMin ?? 0)),
+    servings: servings.map((serving) => servingFrom(serving, homeId, eventVenue?.setUpMin ?? 0)),
     batches: batches.map(batchFrom),
     pitIds: pits.map((pit) => pit.id),
     boxIds: boxes.map((box) => box.id),
     warmerIds: warmers.map((warmer) => warmer.id),
     ...(probes && { probeIds: probes.map((probe) => probe.id) }),
     ...(crew.length > 0 && { duty: crew.map(({ id, fromMs, toMs }) => ({ memberId: id, fromMs, toMs })) }),
+    ...(!onlyBase && { places }),
+    ...(roads.length > 0 && { roads: roads.map(({ from, to, min }) => ({ fromId: from, toId: to, minutes: min })) }),
+    ...(standing.length > 0 && { standing }),
     ...(eventVenue && { venue: eventVenue }),
     ...((airC !== MILD_DAY.airC || windMPerS !== MILD_DAY.windMPerS) && { weather: { airC, windMPerS } }),
     revision: 1,
@@ -106,7 +100,7 @@ const once = <T extends { id: string }>(all: readonly T[]): T[] => all.filter(({
 
 /** What the planner reads, from an event file of either version. Each batch's method is written out and is its own. */
 export function planInputOf(file: EventFile | EventFileV1): PlanInput {
-  return plannedFrom(file.version === 2 ? file : upgraded(file));
+  return file.version === 2 ? plannedFrom(file) : { ...plannedFrom(upgraded(file)), rules: 1 };
 }
 
 function plannedFrom(file: EventFile): PlanInput {
@@ -147,34 +141,18 @@ function plannedFrom(file: EventFile): PlanInput {
 function spareOf(pits: readonly Pit[]): Spare {
   return {
     pits: pits.filter((pit) => pit.smoke).map((pit) => ({ ...pit, id: `${pit.id}+spare`, name: `${pit.name}, another` })),
-    boxes: [{ id: 'box+spare', name: 'another box', litres: 110, lossWPerK: 0.7 }],
+    boxes: [{ id: 'box+spare', name: 'another box', litres: 110, lossWPerK: 0.7, travels: true }],
     warmers: [{ id: 'warmer+spare', name: 'another warmer', kind: 'warmer', slots: 8, setC: 65 }],
     crew: [{ id: 'hand+spare', name: 'one more hand' }],
   };
 }
 
-/** Minutes from the base to a place, by way of others where no road leads there at once; 0 where none does. */
-export function roadMin({ places, roads }: Pick<EventFile, 'places' | 'roads'>, place: string): number {
-  const minutes = new Map([[places[0]?.id ?? '', 0]]);
-  for (let round = 0; round < places.length; round += 1)
-    for (const { from, to, min } of roads)
-      for (const [a, b] of [
-        [from, to],
-        [to, from],
-      ] as const) {
-        const by = (minutes.get(a) ?? Infinity) + min;
-        if (by < (minutes.get(b) ?? Infinity)) minutes.set(b, by);
-      }
-  return minutes.get(place) ?? 0;
-}
-
-function servingFrom(file: EventFile, { place, setUpMin = 0, ...serving }: FileServing, usualSetUpMin: number): Serving {
-  const atUsualPlace = place === VENUE || (place === file.places[0]?.id && roadMin(file, VENUE) === 0);
+function servingFrom({ place, setUpMin = 0, ...serving }: FileServing, homeId: string, usualSetUpMin: number): Serving {
   return {
     ...serving,
     buffet: serving.buffet ?? false,
     guests: { ...serving.guests, heartyShare: serving.guests.heartyShare ?? 0 },
-    ...(!atUsualPlace && { travelMin: roadMin(file, place) }),
+    ...(place !== homeId && { placeId: place }),
     ...(setUpMin !== usualSetUpMin && { setUpMin }),
   };
 }
@@ -223,9 +201,10 @@ function rackFrom(rack: FileRack): Rack {
   };
 }
 
-const boxFrom = ({ kind: _, place: __, ...box }: FileBox) => ({ ...box, name: box.name ?? box.id });
-const warmerFrom = ({ kind, place: _, ...warmer }: FileWarmer) => ({
+const boxFrom = ({ kind: _, place: __, travels, ...box }: FileBox) => ({ ...box, ...(travels && { travels }), name: box.name ?? box.id });
+const warmerFrom = ({ kind, place: _, travels, ...warmer }: FileWarmer) => ({
   ...warmer,
+  ...(travels && { travels }),
   name: warmer.name ?? warmer.id,
   kind: kind === 'steam-table' ? ('steam table' as const) : kind === 'holding-oven' ? ('holding oven' as const) : kind,
 });

@@ -2,6 +2,9 @@ import {
   CUTS,
   DEFAULT_VENUE,
   MILD_DAY,
+  placesOf,
+  servingPlaceId,
+  standsAt,
   cutIn,
   methodIn,
   prepOf,
@@ -17,14 +20,11 @@ import {
   type Warmer,
 } from '../../core/model';
 import { isInEventDays } from '../../core/edits';
-import { travelOf } from '../../core/planning';
+import { setUpMinOf } from '../../core/planning';
 import { AIR_GAP_MM } from '../../core/packing';
 import { limitsOf } from '../../core/safety';
 import {
-  BASE,
   FRIDGE_C,
-  ownPlace,
-  VENUE,
   type EventFile,
   type FileBatch,
   type FileBox,
@@ -60,7 +60,23 @@ function withinItsDays(event: CookEvent): CookEvent {
  */
 export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, workFromMs: number): EventFile {
   const event = withinItsDays(whole);
-  const { id: _, servings, batches, pitIds, boxIds, warmerIds, probeIds, duty, venue, weather, revision: __, ...own } = event;
+  const {
+    id: _,
+    servings,
+    batches,
+    pitIds,
+    boxIds,
+    warmerIds,
+    probeIds,
+    duty,
+    places: ___,
+    roads,
+    standing: ____,
+    venue,
+    weather,
+    revision: __,
+    ...own
+  } = event;
   const named = event.namedPlans ?? [];
   const limits = limitsOf(event);
   const quiet = { ...DEFAULT_VENUE, ...venue };
@@ -77,7 +93,10 @@ export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, w
     weather: { ...(weather ?? MILD_DAY) },
     quietHours: { from: quiet.quietFrom, to: quiet.quietTo },
     rules: { airGapMm: AIR_GAP_MM, hotHoldC: limits.hotHold, minPitC: limits.bareMeatPit, dangerZoneMaxMin: limits.dangerZone },
-    ...placesOf(event),
+    places: [...placesOf(event)],
+    roads: (roads ?? [])
+      .filter((road) => [road.fromId, road.toId].every((id) => placesOf(event).some((place) => place.id === id)))
+      .map(({ fromId, toId, minutes }) => ({ from: fromId, to: toId, min: minutes })),
     ...(venue && { venue: { power: venue.power, rules: venue.rules, setUpMin: venue.setUpMin } }),
     servings: servings.map((serving) => fileServing(event, serving)),
     batches: batches.flatMap(({ servingId, cutId, methodId, pieces, ...batch }): FileBatch[] => {
@@ -93,12 +112,15 @@ export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, w
         },
       ];
     }),
-    pits: found(equipment.pits, pitIds).map(filePit),
-    holding: [...found(equipment.boxes, boxIds).map(fileBox), ...found(equipment.warmers, warmerIds ?? []).map(fileWarmer)],
+    pits: found(equipment.pits, pitIds).map((pit) => ({ ...filePit(pit), place: standsAt(event, 'pit', pit.id) })),
+    holding: [...found(equipment.boxes, boxIds).map(fileBox), ...found(equipment.warmers, warmerIds ?? []).map(fileWarmer)].map((gear) => ({
+      ...gear,
+      place: standsAt(event, 'gear', gear.id),
+    })),
     crew: (duty ?? []).map(({ memberId, ...shift }) => ({
       ...(equipment.crew.find((member) => member.id === memberId) ?? { id: memberId, name: memberId }),
       ...shift,
-      place: BASE,
+      place: standsAt(event, 'crew', memberId),
     })),
     ...(probeIds && { probes: found(equipment.probes, probeIds) }),
     ...(inUse.cuts.length > 0 && { cuts: inUse.cuts.map(fileCut) }),
@@ -133,26 +155,16 @@ function inUseBy(event: CookEvent, library: Library) {
   };
 }
 
-/** The base, the venue where there is a drive to it, and a place for each serving with a drive of its own. */
-function placesOf(event: CookEvent): Pick<EventFile, 'places' | 'roads'> {
-  const driveMin = event.venue?.driveMin ?? 0;
-  const beyond = [
-    ...(driveMin > 0 ? [{ id: VENUE, name: event.place || 'Venue', min: driveMin }] : []),
-    ...event.servings.flatMap(({ id, name, travelMin }) => (travelMin === undefined ? [] : [{ id: ownPlace(id), name, min: travelMin }])),
-  ];
-  return {
-    places: [{ id: BASE, name: 'Base' }, ...beyond.map(({ id, name }) => ({ id, name }))],
-    roads: beyond.map(({ id, min }) => ({ from: BASE, to: id, min })),
-  };
-}
-
 function fileServing(event: CookEvent, serving: Serving): FileServing {
-  const { travelMin, ...rest } = serving;
-  const place = travelMin !== undefined ? ownPlace(serving.id) : (event.venue?.driveMin ?? 0) > 0 ? VENUE : BASE;
-  return { ...rest, setUpMin: travelOf(event, serving).setUpMin, place };
+  const { placeId: _, ...rest } = serving;
+  return { ...rest, setUpMin: setUpMinOf(event, serving), place: servingPlaceId(event, serving) };
 }
 
-export const filePit = ({ racks, travels = false, ...pit }: Pit): FilePit => ({ ...pit, place: BASE, travels, racks: racks.map(fileRack) });
+export const filePit = ({ racks, travels = false, ...pit }: Pit): Omit<FilePit, 'place'> => ({
+  ...pit,
+  travels,
+  racks: racks.map(fileRack),
+});
 
 const fileRack = ({ round, widthMm, depthMm, zones = [], blocked = [], ...rack }: Rack): FileRack => ({
   ...rack,
@@ -161,11 +173,11 @@ const fileRack = ({ round, widthMm, depthMm, zones = [], blocked = [], ...rack }
   ...(round ? { shape: 'round', diameterMm: widthMm } : { shape: 'rect', widthMm, depthMm }),
 });
 
-const fileBox = (box: HoldingBox): FileBox => ({ ...box, kind: 'insulated-box', place: BASE });
-const fileWarmer = ({ kind, ...warmer }: Warmer): FileWarmer => ({
+const fileBox = ({ travels = false, ...box }: HoldingBox): FileBox => ({ ...box, travels, kind: 'insulated-box' });
+const fileWarmer = ({ kind, travels = false, ...warmer }: Warmer): FileWarmer => ({
   ...warmer,
+  travels,
   kind: kind === 'steam table' ? 'steam-table' : kind === 'holding oven' ? 'holding-oven' : 'warmer',
-  place: BASE,
 });
 
 const fileCut = ({ done, ...cut }: Cut): FileCut =>

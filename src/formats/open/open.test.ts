@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { supperFile } from '../../../tests/fixtures/supper';
 import { checkPlan } from '../../core/check';
-import { buildPlan, checkedPlan, exchangeEventOf, exchangePlanOf, withNamedPlan } from '../../core/planning';
+import { buildPlan, checkedPlan, driveMinOf, exchangeEventOf, exchangePlanOf, withNamedPlan } from '../../core/planning';
 import { newForecastCache } from '../../core/schedule';
 import { MS_PER_MIN } from '../../core/units';
 import {
@@ -76,7 +76,7 @@ describe('an event file', () => {
   const plainSecond = () =>
     JSON.parse(writeEventFile(upgraded(supperFile()))) as Record<'places' | 'roads' | 'servings' | 'pits', Record<string, unknown>[]>;
 
-  it('of version 2 says where things stand, and is refused where that cannot be planned', () => {
+  it('of version 2 says where things stand, and is refused where nothing leads there', () => {
     expect(secondAt(() => {})).toEqual([]);
     expect(secondAt((file) => (file.servings[0]!.travelMin = 40))).toEqual(['$.servings[0].travelMin is not a field of this format']);
     expect(secondAt((file) => (file.servings[0]!.place = 'green'))).toEqual(['$.servings[0].place "green" is no place of this event']);
@@ -87,9 +87,12 @@ describe('an event file', () => {
     expect(secondAt((file) => file.places.push(green) && file.roads.push({ from: 'base', to: 'gren', min: 40 }))).toEqual([
       '$.roads[0].to "gren" is no place of this event',
     ]);
-    expect(secondAt((file) => file.places.push(green) && (file.pits[0]!.place = 'green')).join()).toContain(
-      '$.pits[0].place is not the first place',
-    );
+    expect(secondAt((file) => (file.pits[0]!.place = 'green'))).toEqual(['$.pits[0].place "green" is no place of this event']);
+    const file = plainSecond();
+    file.places.push(green);
+    file.pits[0]!.place = 'green';
+    const reading = readEventFile(JSON.stringify(file));
+    expect(reading.ok && planInputOf(reading.value).event.standing).toEqual([{ kind: 'pit', thingId: file.pits[0]!.id, placeId: 'green' }]);
   });
 
   it('of version 2 adds up the roads to a serving, by way of other places', () => {
@@ -102,7 +105,9 @@ describe('an event file', () => {
     );
     Object.assign(file.servings[0]!, { place: 'green', handsThere: 2 });
     const reading = readEventFile(JSON.stringify(file));
-    expect(reading.ok && planInputOf(reading.value).event.servings[0]).toMatchObject({ travelMin: 55, handsThere: 2 });
+    const { event } = planInputOf((reading as Extract<typeof reading, { ok: true }>).value);
+    expect(event.servings[0]).toMatchObject({ placeId: 'green', handsThere: 2 });
+    expect(driveMinOf(event, event.servings[0]!)).toBe(55);
   });
 
   it('may bring its own cuts', () => {

@@ -4,6 +4,7 @@ import { DateTime, IANAZone } from 'luxon';
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
+import planSchemaV1 from '../../../docs/formats/plan-v1.schema.json' with { type: 'json' };
 import { limitProblems } from '../../core/edits';
 import { findCut, LIMITS, type HeatStep } from '../../core/model';
 import type { ExchangePlan } from '../../core/model';
@@ -23,7 +24,7 @@ export type Reading<T> = { ok: true; value: T } | { ok: false; problems: Misread
 /** Strict mode off for `discriminator`, which is ours to read and not the draft's. */
 const ajv = new Ajv2020({ allErrors: true, strict: false, discriminator: true });
 addFormats(ajv);
-const SCHEMAS = { event: { 1: eventSchemaV1, 2: eventSchema }, plan: { 1: planSchema } } as const;
+const SCHEMAS = { event: { 1: eventSchemaV1, 2: eventSchema }, plan: { 1: planSchemaV1, 2: planSchema } } as const;
 type Kind = keyof typeof SCHEMAS;
 const compiled = new Map<object, ValidateFunction>();
 function readerOf(schema: object): ValidateFunction {
@@ -83,9 +84,9 @@ const toTheMinute = (text: string) => DateTime.fromISO(text).toMillis() % 60_000
 
 /**
  * Reads an event of either version strictly: nothing is taken of a file that is not right throughout, or that reaches
- * beyond what can be planned. Given `nowMs`, its days must lie within a few years of it.
+ * beyond what can be planned; `writtenIn` is the version it was in. Given `nowMs`, its days must lie within a few years of it.
  */
-export function readEventFile(text: string, nowMs?: number): Reading<EventFile> {
+export function readEventFile(text: string, nowMs?: number): Reading<EventFile> & { writtenIn?: 1 | 2 } {
   const json = checked(text, 'event');
   if (!json.ok) return json;
   const written = json.value as EventFileV1 | (Omit<EventFileV1, 'version'> & Pick<EventFile, 'version' | 'places' | 'roads' | 'spare'>);
@@ -93,7 +94,7 @@ export function readEventFile(text: string, nowMs?: number): Reading<EventFile> 
   if (problems.length > 0) return { ok: false, problems };
   const value = written.version === 1 ? upgraded(written) : (withTimesAsMs(withoutAdditions(written)) as EventFile);
   const beyond = beyondLimits(value, nowMs);
-  return beyond.length > 0 ? { ok: false, problems: beyond } : { ok: true, value };
+  return beyond.length > 0 ? { ok: false, problems: beyond } : { ok: true, value, writtenIn: written.version };
 }
 
 /** Over a limit: where, and which. */
@@ -142,7 +143,7 @@ const withoutAdditions = (value: unknown): unknown =>
 type AtPlace = { place?: string }[];
 type Placed = Pick<EventFile, 'places' | 'roads'> & { servings: AtPlace; pits: AtPlace; holding: AtPlace; crew: AtPlace };
 
-/** Places and roads: each there once, and what cannot be planned yet is said instead of planned wrongly. */
+/** Places and roads: each there once, and all that names a place names one of them. */
 function placeProblems({ places, roads, ...lists }: Placed): Misread[] {
   const problems: Misread[] = [];
   const known = (id: string) => places.some((place) => place.id === id);
@@ -163,11 +164,6 @@ function placeProblems({ places, roads, ...lists }: Placed): Misread[] {
     lists[list].forEach(({ place = places[0]!.id }, i) => {
       const path = `$.${list}[${i}].place`;
       if (!known(place)) strange(path, place);
-      else if (place !== places[0]!.id)
-        problems.push({
-          path,
-          reason: `is not the first place: what begins elsewhere than ${JSON.stringify(places[0]!.id)} cannot be planned yet`,
-        });
     });
   return problems;
 }
@@ -187,7 +183,7 @@ function reachable(roads: EventFile['roads'], from: string): Set<string> {
 export function readOpenPlan(text: string): Reading<ExchangePlan> {
   const json = checked(text, 'plan');
   if (!json.ok) return json;
-  const { format: _, version: __, ...plan } = withTimesAsMs(json.value) as ExchangePlan & { format: string; version: number };
+  const { format: _, ...plan } = withTimesAsMs(json.value) as ExchangePlan & { format: string };
   return { ok: true, value: plan };
 }
 

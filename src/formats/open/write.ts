@@ -1,4 +1,5 @@
 import eventSchema from '../../../docs/formats/event.schema.json' with { type: 'json' };
+import planSchemaV1 from '../../../docs/formats/plan-v1.schema.json' with { type: 'json' };
 import planSchema from '../../../docs/formats/plan.schema.json' with { type: 'json' };
 import eventSchemaV1 from '../../../docs/formats/event-v1.schema.json' with { type: 'json' };
 import type { ExchangePlan } from '../../core/model';
@@ -56,7 +57,7 @@ const written = (value: unknown, schema: unknown): string =>
 export const writeEventFileV1 = (file: EventFileV1): string => written(file, eventSchemaV1);
 export const writeEventFile = (file: EventFile): string => written(withTimesAsText(file, file.timeZone), eventSchema);
 export const writeOpenPlan = (plan: ExchangePlan, timeZone: string): string =>
-  written({ format: 'anachron-plan', version: 1, ...(withTimesAsText(plan, timeZone) as object) }, planSchema);
+  written({ format: 'anachron-plan', ...(withTimesAsText(plan, timeZone) as object) }, plan.version === 1 ? planSchemaV1 : planSchema);
 
 const inOrder = (value: unknown): unknown =>
   Array.isArray(value)

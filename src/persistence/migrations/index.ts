@@ -4,7 +4,8 @@ import { kitchen } from './0003-kitchen';
 import { equipment } from './0004-equipment';
 import { documents } from './0005-documents';
 import { brought } from './0006-brought';
+import { places } from './0007-places';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places];

@@ -47,5 +47,5 @@ try {
 const reading = readEventFile(text, Date.now());
 if (!reading.ok) refuse(reading.problems.map(({ path, reason }) => `${path} ${reason}`));
 
-const plan = solveEvent(reading.value, { seed, iterations, confidence }, (line) => console.error(line));
+const plan = solveEvent(reading.value, { seed, iterations, confidence, writtenIn: reading.writtenIn }, (line) => console.error(line));
 process.stdout.write(writeOpenPlan(plan, reading.value.timeZone), () => process.exit(plan.status === 'feasible' ? 0 : 3));

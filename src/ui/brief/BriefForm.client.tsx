@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Controller, FormProvider, useFieldArray, type UseFormReturn } from 'react-hook-form';
 import { sameValue } from '../../core/edits';
+import { placesOf } from '../../core/model';
 import { ftFromM, mFromFt } from '../../core/units';
 import { briefOf } from '../../document';
 import type { BriefInput } from '../../inputs';
@@ -21,6 +22,7 @@ import { ServingCard } from './ServingCard.client';
 export function BriefForm() {
   const { event, input: planInput } = useEventDocument();
   const { library } = planInput;
+  const places = placesOf(event);
   const form = useInputForm<BriefInput>('BriefInput', briefOf(event));
   const { control, formState } = form;
   const { errors } = formState;
@@ -118,6 +120,7 @@ export function BriefForm() {
             key={serving.key}
             library={library}
             index={index}
+            places={places}
             onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined}
           />
         ))}

@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import type { Library, Species } from '../../core/model';
+import type { EventPlace, Library, Species } from '../../core/model';
 import { portionsOf } from '../../core/quantities';
 import type { BriefInput } from '../../inputs';
 import { Button } from '../kit/Button';
@@ -24,11 +24,13 @@ const FAMILIES: [string, Species[]][] = [
 interface ServingCardProps {
   library: Library;
   index: number;
+  /** Where it may be served. */
+  places: readonly EventPlace[];
   onRemove?: () => void;
 }
 
 /** One serving: when, for whom, and its menu. */
-export function ServingCard({ library, index, onRemove }: ServingCardProps) {
+export function ServingCard({ library, index, places, onRemove }: ServingCardProps) {
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
   const servings = useWatch({ control, name: 'servings' });
   const serving = servings[index]!;
@@ -74,6 +76,24 @@ export function ServingCard({ library, index, onRemove }: ServingCardProps) {
         name={at(name)}
         render={({ field }) => (
           <NumberField id={id(name)} value={field.value} onChange={field.onChange} unit={unit} error={errorOf(name)} />
+        )}
+      />
+    </Field>
+  );
+  /** Left blank, it is as for the whole event. */
+  const optional = (name: 'setUpMin' | 'handsThere', label: string, unit?: string) => (
+    <Field label={label} id={id(name)} error={errors?.[name]?.message} className="w-28">
+      <Controller
+        control={control}
+        name={at(name)}
+        render={({ field }) => (
+          <NumberField
+            id={id(name)}
+            value={field.value ?? Number.NaN}
+            onChange={(value) => field.onChange(Number.isNaN(value) ? undefined : value)}
+            unit={unit}
+            error={errors?.[name]?.message}
+          />
         )}
       />
     </Field>
@@ -149,6 +169,32 @@ export function ServingCard({ library, index, onRemove }: ServingCardProps) {
           )}
         </div>
       </div>
+      {places.length > 1 && (
+        <div className="flex flex-wrap items-start gap-3 border-b border-line px-4 py-3">
+          <Field label="Served at" id={id('placeId')}>
+            <Controller
+              control={control}
+              name={at('placeId')}
+              render={({ field }) => (
+                <select
+                  id={id('placeId')}
+                  className={inputClass()}
+                  value={field.value ?? places[0]!.id}
+                  onChange={(change) => field.onChange(change.target.value === places[0]!.id ? undefined : change.target.value)}
+                >
+                  {places.map((place) => (
+                    <option key={place.id} value={place.id}>
+                      {place.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            />
+          </Field>
+          {optional('setUpMin', 'Set up in', 'min')}
+          {optional('handsThere', 'People there')}
+        </div>
+      )}
       {batches.length > 0 && (
         <div className="overflow-x-auto">
           <table className="w-full min-w-[58rem] table-fixed text-left">

@@ -44,7 +44,8 @@ export function BoxForm({ box, opened, saveBox, onDone }: BoxFormProps) {
         hint={`${formatHeatLoss(0.4, units)} to ${formatHeatLoss(0.8, units)} for a box of ${formatRoom(50, units)}.`}
         conversion={heatLoss}
       />
-      <Tick<B> name="hired" label="hired" className="col-span-2" />
+      <Tick<B> name="travels" label="travels" />
+      <Tick<B> name="hired" label="hired" />
       <LossTest />
     </InputForm>
   );

@@ -51,7 +51,7 @@ type Open =
 
 const fresh = (): string => crypto.randomUUID();
 const NEW = {
-  box: () => ({ id: fresh(), name: 'Insulated box', litres: 70, lossWPerK: 0.6 }),
+  box: () => ({ id: fresh(), name: 'Insulated box', litres: 70, lossWPerK: 0.6, travels: true }),
   warmer: () => ({ id: fresh(), name: 'Warmer', kind: 'warmer' as const, slots: 8, setC: 63 }),
   probe: () => ({ id: fresh(), name: 'Thermometer', channels: 4, out: false }),
   crew: () => ({ id: fresh(), name: '' }),

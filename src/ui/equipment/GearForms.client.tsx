@@ -30,6 +30,7 @@ export function WarmerForm({ entry, opened, keep, onDone }: GearFormProps<Warmer
       <SelectField<WarmerRecord> name="kind" label="Kind" options={WARMER_KINDS.map((kind) => [kind, kind] as const)} />
       <FigureField<WarmerRecord> name="slots" label="Full-pan slots" conversion={plain} />
       <FigureField<WarmerRecord> name="setC" label="Set point" conversion={heat} />
+      <Tick<WarmerRecord> name="travels" label="travels" />
       <Tick<WarmerRecord> name="hired" label="hired" />
     </InputForm>
   );
@@ -69,6 +70,7 @@ export function CrewForm({ entry, opened, keep, onDone }: GearFormProps<CrewMemb
       className="grid gap-3"
     >
       <TextField<CrewMemberRecord> name="name" label="Name" />
+      <Tick<CrewMemberRecord> name="drives" label="drives" />
     </InputForm>
   );
 }

@@ -1,7 +1,19 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import { useFieldArray, useFormContext } from 'react-hook-form';
-import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type CrewMember } from '../../core/model';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { useEffect } from 'react';
+import {
+  DEFAULT_VENUE,
+  MILD_DAY,
+  placesOf,
+  servingPlaceId,
+  standsAt,
+  type CookEvent,
+  type CrewMember,
+  type Equipment,
+  type EventPlace,
+  type Standing,
+} from '../../core/model';
 import type { DayInput } from '../../inputs';
 import { localDate, localTime } from '../../formats/clock';
 import type { Action } from '../kit/actions';
@@ -13,7 +25,45 @@ import { useUnits } from '../kit/UnitsProvider';
 
 type D = DayInput;
 
-export const dayInput = (event: CookEvent): D => ({
+type Chosen = Pick<Equipment, 'pits' | 'boxes' | 'warmers' | 'crew'>;
+
+/** What of an event may begin elsewhere than at its first place, by its name. */
+function movable(event: CookEvent, { pits, boxes, warmers, crew }: Chosen): { kind: Standing['kind']; thingId: string; name: string }[] {
+  const on = new Set(event.duty?.map((shift) => shift.memberId));
+  const list = (kind: Standing['kind'], things: readonly { id: string; name: string }[]) =>
+    things.map(({ id, name }) => ({ kind, thingId: id, name }));
+  return [
+    ...list(
+      'pit',
+      pits.filter(({ id }) => event.pitIds.includes(id)),
+    ),
+    ...list(
+      'gear',
+      [...boxes, ...warmers].filter(({ id }) => event.boxIds.includes(id) || event.warmerIds?.includes(id)),
+    ),
+    ...list(
+      'crew',
+      crew.filter(({ id }) => on.has(id)),
+    ),
+  ];
+}
+
+/** Every two places, each pair once, with the minutes between where they are known. */
+const pairsOf = (places: readonly EventPlace[], roads: readonly { fromId: string; toId: string; minutes?: number }[]): D['roads'] =>
+  places.flatMap((from, i) =>
+    places.slice(i + 1).map((to) => {
+      const known = roads.find(
+        (road) => (road.fromId === from.id && road.toId === to.id) || (road.fromId === to.id && road.toId === from.id),
+      );
+      return { fromId: from.id, toId: to.id, minutes: known?.minutes } as D['roads'][number];
+    }),
+  );
+
+export const dayInput = (event: CookEvent, equipment: Chosen): D => ({
+  places: [...placesOf(event)],
+  roads: pairsOf(placesOf(event), event.roads ?? []),
+  servedAt: event.servings.map((serving) => ({ servingId: serving.id, placeId: servingPlaceId(event, serving) })),
+  standing: movable(event, equipment).map(({ kind, thingId }) => ({ kind, thingId, placeId: standsAt(event, kind, thingId) })),
   venue: { ...DEFAULT_VENUE, ...event.venue },
   weather: { ...MILD_DAY, ...event.weather },
   duty: (event.duty ?? []).map(({ memberId, fromMs, toMs }) => ({
@@ -25,15 +75,15 @@ export const dayInput = (event: CookEvent): D => ({
   })),
 });
 
-/** The way to the venue, the weather the pits stand in, when the crew would sleep, and who is on duty. */
+/** The places and the ways between, the weather the pits stand in, when the crew would sleep, and who is on duty. */
 export function DayForm({
   event,
-  crew,
+  equipment,
   saveDay,
   onDone,
 }: {
   event: CookEvent;
-  crew: readonly CrewMember[];
+  equipment: Chosen;
   saveDay: Action<CookEvent>;
   onDone(): void;
 }) {
@@ -41,7 +91,7 @@ export function DayForm({
   return (
     <InputForm<D, CookEvent>
       schema="DayInput"
-      values={dayInput(event)}
+      values={dayInput(event, equipment)}
       save={saveDay}
       saved={() => 'Saved; fuel and plan follow.'}
       onDone={() => onDone()}
@@ -50,14 +100,88 @@ export function DayForm({
       <FigureField<D> name="weather.windMPerS" label="Wind" conversion={wind} />
       <MomentField<D> name="venue.quietFrom" label="Quiet from" kind="clock" />
       <MomentField<D> name="venue.quietTo" label="to" kind="clock" />
-      <FigureField<D> name="venue.driveMin" label="Drive to the venue" conversion={minutes} />
-      <FigureField<D> name="venue.setUpMin" label="Setting up there" conversion={minutes} />
-      <TextField<D> name="venue.power" label="Power there" className="col-span-2" />
+      <div className="col-span-2 sm:col-span-4">
+        <Places event={event} equipment={equipment} />
+      </div>
+      <FigureField<D> name="venue.setUpMin" label="Setting up before serving" conversion={minutes} />
+      <TextField<D> name="venue.power" label="Power there" className="col-span-2 sm:col-span-3" />
       <TextField<D> name="venue.rules" label="Rules of the place: fire, smoke, hours, water, waste" className="col-span-2 sm:col-span-4" />
       <div className="col-span-2 sm:col-span-4">
-        <Shifts event={event} crew={crew} />
+        <Shifts event={event} crew={equipment.crew} />
       </div>
     </InputForm>
+  );
+}
+
+/** Where it is cooked and served, how far apart that is, and what begins where. */
+function Places({ event, equipment }: { event: CookEvent; equipment: Chosen }) {
+  const { minutes } = conversions(useUnits());
+  const { control, getValues, setValue } = useFormContext<D>();
+  const list = useFieldArray({ control, name: 'places', keyName: 'key' });
+  const places = useWatch({ control, name: 'places' });
+  const ids = places.map((place) => place.id).join();
+  useEffect(() => {
+    const known = getValues('places');
+    setValue('roads', pairsOf(known, getValues('roads')));
+    const gone = (placeId: string) => !known.some((place) => place.id === placeId);
+    getValues('servedAt').forEach(({ placeId }, i) => gone(placeId) && setValue(`servedAt.${i}.placeId`, known[0]!.id));
+    getValues('standing').forEach(({ placeId }, i) => gone(placeId) && setValue(`standing.${i}.placeId`, known[0]!.id));
+  }, [ids, getValues, setValue]);
+  const roads = useWatch({ control, name: 'roads' });
+  const options = places.map(({ id, name }) => [id, name || 'unnamed'] as const);
+  const nameOf = (id: string) => places.find((place) => place.id === id)?.name || 'unnamed';
+  const things = movable(event, equipment);
+  return (
+    <>
+      <h3 className="mb-1 text-base">Places</h3>
+      <ul className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        {list.fields.map((place, i) => (
+          <li key={place.key} className="flex gap-1">
+            <TextField<D> name={`places.${i}.name`} label={i === 0 ? 'All begins at' : `Place ${i + 1}`} className="grow" />
+            {i > 0 && (
+              <Button look="quiet" className="self-end px-2" aria-label={`Remove place ${i + 1}`} onClick={() => list.remove(i)}>
+                <Trash2 size={16} aria-hidden />
+              </Button>
+            )}
+          </li>
+        ))}
+        <li className="self-end">
+          <Button onClick={() => list.append({ id: crypto.randomUUID().slice(0, 13), name: event.place.slice(0, 40) })}>
+            <Plus size={16} aria-hidden /> Add a place
+          </Button>
+        </li>
+        {roads.length > 0 &&
+          roads.map(({ fromId, toId }, i) => (
+            <li key={`${fromId} ${toId}`}>
+              <FigureField<D> name={`roads.${i}.minutes`} label={`${nameOf(fromId)} to ${nameOf(toId)}`} conversion={minutes} optional />
+            </li>
+          ))}
+      </ul>
+      {places.length > 1 && (
+        <>
+          <h3 className="mb-1 mt-3 text-base">Served at</h3>
+          <ul className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+            {event.servings.map((serving, i) => (
+              <li key={serving.id}>
+                <SelectField<D> name={`servedAt.${i}.placeId`} label={serving.name} options={options} />
+              </li>
+            ))}
+          </ul>
+          {things.length > 0 && (
+            <details className="mt-3">
+              <summary className="cursor-pointer text-base">What does not begin at {nameOf(places[0]!.id)}</summary>
+              <ul className="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-4">
+                {things.map(({ kind, thingId, name }, i) => (
+                  <li key={`${kind} ${thingId}`}>
+                    <SelectField<D> name={`standing.${i}.placeId`} label={name} options={options} />
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      )}
+    </>
   );
 }
 

@@ -3,7 +3,8 @@ import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
-import { DEFAULT_VENUE, MILD_DAY, type CookEvent, type Equipment } from '../../core/model';
+import { DEFAULT_VENUE, homeIdOf, MILD_DAY, placeName, placesOf, servingPlaceId, type CookEvent, type Equipment } from '../../core/model';
+import { driveMinOf, setUpMinOf } from '../../core/planning';
 import { clockWords, dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';
@@ -36,7 +37,7 @@ export const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: Cook
 
 /** Which of the owned or hired equipment this event uses, and the day it stands in. Each tick is saved at once. */
 export function EventPits({ event, equipment, others, chooseEquipment, saveDay }: EventPitsProps) {
-  const { pits, boxes, warmers, probes, crew } = equipment;
+  const { pits, boxes, warmers, probes } = equipment;
   const units = useUnits();
   const chosen = chosenOf(event);
   const [day, setDay] = useState(false);
@@ -149,12 +150,12 @@ export function EventPits({ event, equipment, others, chooseEquipment, saveDay }
       <section className="mt-6">
         <div className="mb-2 flex items-end justify-between gap-3">
           <h2 className="text-lg">The day</h2>
-          <Button onClick={() => setDay(true)}>Weather, venue and crew</Button>
+          <Button onClick={() => setDay(true)}>Weather, places and crew</Button>
         </div>
         <DayFacts event={event} equipment={equipment} />
       </section>
-      <Dialog open={day} onOpenChange={setDay} title="Weather, venue and crew" description="Times are by the clock of the place." wide>
-        <DayForm event={event} crew={crew} saveDay={saveDay} onDone={() => setDay(false)} />
+      <Dialog open={day} onOpenChange={setDay} title="Weather, places and crew" description="Times are by the clock of the place." wide>
+        <DayForm event={event} equipment={equipment} saveDay={saveDay} onDone={() => setDay(false)} />
       </Dialog>
     </main>
   );
@@ -178,12 +179,17 @@ function DayFacts({ event, equipment }: { event: CookEvent; equipment: Equipment
       'Weather',
       `${formatTemp(weather.airC, units)}, wind ${formatWind(weather.windMPerS, units)}${event.weather ? '' : ' (a mild day, until you say)'}`,
     ],
-    [
-      'Way there',
-      venue.driveMin > 0
-        ? `${formatMinutes(venue.driveMin)} drive, ${formatMinutes(venue.setUpMin)} to set up`
-        : 'cooked where it is served',
-    ],
+    ...(placesOf(event).length === 1
+      ? [['Place', 'cooked where it is served'] as [string, string]]
+      : event.servings.map((serving): [string, string] => {
+          const driveMin = driveMinOf(event, serving);
+          const where = placeName(event, servingPlaceId(event, serving));
+          const away = servingPlaceId(event, serving) !== homeIdOf(event);
+          return [
+            serving.name,
+            `${where}${away ? (driveMin > 0 ? `, a drive of ${formatMinutes(driveMin)}` : ', no way there is known') : ''}, ${formatMinutes(setUpMinOf(event, serving))} to set up`,
+          ];
+        })),
     ['Quiet hours', `${clockWords(venue.quietFrom, units.clock)} to ${clockWords(venue.quietTo, units.clock)}`],
     ...(venue.power ? [['Power', venue.power] as [string, string]] : []),
     ...(venue.rules ? [['Rules', venue.rules] as [string, string]] : []),

@@ -89,7 +89,7 @@ export function Timeline({
     >
       <PhasePatterns />
       <Nights layout={layout} zone={zone} bottom={bodyBottom} />
-      <QuietAndRoad layout={layout} quiet={quiet} drives={plan.drives} bottom={bodyBottom} />
+      <QuietAndRoad layout={layout} quiet={quiet} trips={plan.trips} bottom={bodyBottom} />
       <Rulers layout={layout} messageContext={messageContext} bottom={bodyBottom} />
       <ServingLines layout={layout} bottom={bodyBottom} />
       {layout.pits.map((row) => {

@@ -1,4 +1,4 @@
-import type { Drive, Shift } from '../../core/model';
+import type { Shift, Trip } from '../../core/model';
 import { xAt, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
@@ -30,16 +30,16 @@ export function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone:
   ));
 }
 
-/** Hours in which the crew would rather sleep, and hours in which all are on the road. */
+/** Hours in which the crew would rather sleep, and hours on the road. */
 export function QuietAndRoad({
   layout,
   quiet,
-  drives,
+  trips,
   bottom,
 }: {
   layout: TimelineLayout;
   quiet: readonly Shift[];
-  drives: readonly Drive[];
+  trips: readonly Trip[];
   bottom: number;
 }) {
   const { scale, prepCrew } = layout;
@@ -69,8 +69,8 @@ export function QuietAndRoad({
             )}
           </g>
         ))}
-      {drives
-        .map((drive) => ({ ...span(drive.fromMs, drive.toMs), id: drive.servingId }))
+      {trips
+        .map((trip) => ({ ...span(trip.leaveMs, trip.arriveMs), id: trip.id }))
         .filter(({ x0, x1 }) => x1 > x0)
         .map(({ x0, x1, id }) => (
           <g key={id}>

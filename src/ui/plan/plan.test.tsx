@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
-import { SHIPPED_LIBRARY, type CookEvent, type Plan } from '../../core/model';
+import { SHIPPED_LIBRARY, type CookEvent, type Plan, type Trip } from '../../core/model';
 import { buildPlan, concernsServing, type Lever, type PlanInput, type Remedy } from '../../core/planning';
 import type { MessageContext } from '../../formats/messages/names';
 import { DEFAULT_UNITS } from '../../formats/units';
@@ -74,8 +74,20 @@ describe('the drawing of a plan', () => {
     expect(count(text, /<title>\d\d:\d\d: /g)).toBe(openings.size);
     expect(text).toMatch(/<title>\d\d:\d\d: put on (briskets|chicken halves)/);
     expect(text).toContain('quiet hours');
-    const drive = { servingId: 'supper', fromMs: SUPPER_MS - 3_600_000, toMs: SUPPER_MS - 2_400_000, who: [] };
-    expect(drawn({ ...plan, drives: [drive] })).toContain('>drive<');
+    const trip: Trip = {
+      id: 'supper/out',
+      servingId: 'supper',
+      purpose: 'out',
+      fromId: 'base',
+      toId: 'green',
+      leaveMs: SUPPER_MS - 3_600_000,
+      arriveMs: SUPPER_MS - 2_400_000,
+      who: [],
+      gearIds: [],
+      pitIds: [],
+      pieces: [],
+    };
+    expect(drawn({ ...plan, trips: [trip] })).toContain('>drive<');
     expect(drawn()).not.toContain('>drive<');
   });
 

@@ -1,77 +1,88 @@
-import type { Plan, Run } from '../../core/model';
-import type { PlanInput } from '../../core/planning';
-import { dayAndTime } from '../../formats/clock';
-import { capital, gearName, piecesMessage, type MessageContext } from '../../formats/messages/names';
+import type { Plan, Run, Trip } from '../../core/model';
+import { MS_PER_MIN } from '../../core/units';
+import { clockTime, dayAndTime } from '../../formats/clock';
+import { capital, gearName, list, memberName, piecesMessage, pitName, placeName, type MessageContext } from '../../formats/messages/names';
 import { formatMass, formatMinutes } from '../../formats/units';
 
-/** The runs of a batch together: in the van it is one thing. */
-function contentsOf(runs: readonly Run[]): { batchId: string; pieces: number; kg: number }[] {
+/** The pieces of a batch that ride in one thing, whatever runs they are of. */
+function contentsOf(messageContext: MessageContext, runs: readonly Run[], trip: Trip): string {
   const batchIds = [...new Set(runs.map((run) => run.batchId))];
-  return batchIds.map((batchId) => {
-    const own = runs.filter((run) => run.batchId === batchId);
-    return {
-      batchId,
-      pieces: own.reduce((sum, run) => sum + run.pieceIds.length, 0),
-      kg: own.reduce((sum, run) => sum + run.kg, 0),
-    };
-  });
+  return batchIds
+    .map((batchId) => {
+      const own = runs.filter((run) => run.batchId === batchId);
+      const pieces = trip.pieces.filter((piece) => piece.batchId === batchId && own.some((run) => run.pieceIds.includes(piece.pieceId)));
+      const kg = own.reduce((sum, run) => sum + run.kg, 0);
+      return `${piecesMessage(messageContext, batchId, pieces.length)}, ${formatMass(kg, messageContext.units)}`;
+    })
+    .join('; ');
 }
 
-/** What goes into the van before each drive, and by when. */
-export function LoadOut({ messageContext, input, plan }: { messageContext: MessageContext; input: PlanInput; plan: Plan }) {
+/** What goes into the van before each trip, who drives, and by when it must be packed. */
+export function LoadOut({ messageContext, plan }: { messageContext: MessageContext; plan: Plan }) {
   const { event, units } = messageContext;
-  return plan.drives.map((drive) => {
-    const serving = event.servings.find((each) => each.id === drive.servingId)!;
-    const own = plan.runs.filter((run) => event.batches.find((batch) => batch.id === run.batchId)?.servingId === serving.id);
-    const held = [...new Set(own.map((run) => run.hold.gearId))].map((gearId) => ({
-      gearId,
-      runs: own.filter((run) => run.hold.gearId === gearId),
-    }));
-    const pits = input.pits.filter((pit) => pit.travels);
+  return plan.trips.map((trip) => {
+    const serving = event.servings.find((each) => each.id === trip.servingId)!;
+    const aboard = plan.runs.filter((run) =>
+      trip.pieces.some((piece) => piece.batchId === run.batchId && run.pieceIds.includes(piece.pieceId)),
+    );
+    const raw = trip.purpose === 'ahead';
+    const inGear = (gearId: string) => aboard.filter((run) => (raw ? trip.coldGearId : run.hold.gearId) === gearId);
+    const loose = aboard.filter((run) => !trip.gearIds.some((gearId) => inGear(gearId).includes(run)));
+    const time = (atMs: number) => clockTime(atMs, event.timeZone, units.clock);
+    const to = placeName(messageContext, trip.toId);
     return (
       <section
-        key={drive.servingId}
-        aria-label={`Load-out for ${serving.name}`}
-        className="mb-5 break-inside-avoid rounded-md border border-line bg-sheet px-4 py-3 print:border-ink"
+        key={trip.id}
+        aria-label={`Load-out to ${to} for ${serving.name}${trip.purpose === 'back' ? ', back' : ''}`}
+        className="mb-5 break-inside-avoid rounded-md border border-line bg-sheet px-4 py-3 print:mb-2 print:border-ink print:py-1"
       >
         <h2 className="text-lg">
-          Load out for {serving.name.toLowerCase()}: leave {dayAndTime(drive.fromMs, event.timeZone, units.clock)}
+          {trip.purpose === 'back' ? 'Back' : 'Load out'} to {to}
+          {trip.purpose === 'back' ? '' : ` for ${serving.name.toLowerCase()}`}: leave{' '}
+          {dayAndTime(trip.leaveMs, event.timeZone, units.clock)}
         </h2>
-        <p className="text-soft">A drive of {formatMinutes((drive.toMs - drive.fromMs) / 60_000)}; nobody is at the pits meanwhile.</p>
+        <p className="text-soft">
+          {trip.who.length > 0 &&
+            `${list(trip.who.map((id) => capital(memberName(messageContext, id))))}${trip.who.length > 1 ? `, ${capital(memberName(messageContext, trip.who[0]!))} drives` : ''}. `}
+          {formatMinutes((trip.arriveMs - trip.leaveMs) / MS_PER_MIN)} on the road, there at {time(trip.arriveMs)}.
+        </p>
         <ul className="mt-1 space-y-0.5">
-          {held.map(({ gearId, runs }) => (
-            <li key={gearId} className="flex gap-2">
-              <Box />
-              <span>
-                <strong>{capital(gearId === 'board' ? 'wrapped, on a board' : gearName(messageContext, gearId))}</strong>:{' '}
-                {contentsOf(runs)
-                  .map(({ batchId, pieces, kg }) => `${piecesMessage(messageContext, batchId, pieces)}, ${formatMass(kg, units)}`)
-                  .join('; ')}
-              </span>
-            </li>
+          {trip.gearIds.map((gearId) => (
+            <Line key={gearId} name={capital(gearName(messageContext, gearId))}>
+              {inGear(gearId).length > 0 ? `: ${raw ? 'raw, on ice: ' : ''}${contentsOf(messageContext, inGear(gearId), trip)}` : ', empty'}
+            </Line>
           ))}
-          {pits.map((pit) => (
-            <li key={pit.id} className="flex gap-2">
-              <Box />
-              <span>
-                <strong>{pit.name}</strong>, cold and emptied of ash
-              </span>
-            </li>
+          {loose.length > 0 && (
+            <Line name={raw ? 'Raw, on trays' : 'Wrapped, on a board'}>: {contentsOf(messageContext, loose, trip)}</Line>
+          )}
+          {trip.pitIds.map((pitId) => (
+            <Line key={pitId} name={pitName(messageContext, pitId)}>
+              , cold and emptied of ash
+            </Line>
           ))}
-          {(serving.sides ?? []).map((side) => (
-            <li key={side.id} className="flex gap-2">
-              <Box />
-              <span>{side.name}</span>
-            </li>
-          ))}
-          <li className="flex gap-2">
-            <Box />
-            <span>Knives, boards, gloves, a checked probe, towels, hand washing, labels, this run sheet</span>
-          </li>
+          {trip.purpose === 'out' && (
+            <>
+              {(serving.sides ?? []).map((side) => (
+                <Line key={side.id}>{side.name}</Line>
+              ))}
+              <Line>Knives, boards, gloves, a checked probe, towels, hand washing, labels, this run sheet</Line>
+            </>
+          )}
+          {trip.purpose === 'ahead' && <Line>Fuel, wood, wrap, gloves, a checked probe, lights, hand washing, this run sheet</Line>}
         </ul>
       </section>
     );
   });
 }
 
-const Box = () => <span aria-hidden className="mt-1 block size-3.5 shrink-0 border border-soft" />;
+function Line({ name, children }: { name?: string; children: React.ReactNode }) {
+  return (
+    <li className="flex gap-2">
+      <span aria-hidden className="mt-1 block size-3.5 shrink-0 border border-soft" />
+      <span>
+        {name && <strong>{name}</strong>}
+        {children}
+      </span>
+    </li>
+  );
+}

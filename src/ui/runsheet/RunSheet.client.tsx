@@ -1,7 +1,7 @@
 'use client';
 import { CalendarDays, FileJson, Printer, Table } from 'lucide-react';
 import Link from 'next/link';
-import type { Plan, Task } from '../../core/model';
+import { placesOf, type Plan, type Task } from '../../core/model';
 import { useState } from 'react';
 import type { Decision, PlanInput } from '../../core/planning';
 import { limitsOf, STRICT_LIMITS } from '../../core/safety';
@@ -88,11 +88,13 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
         </div>
       </div>
       <div role="group" aria-label="Order of the run sheet" className="mb-3 flex gap-2 print:hidden">
-        {(Object.keys(BY) as By[]).map((each) => (
-          <Button key={each} look={by === each ? 'strong' : 'plain'} aria-pressed={by === each} onClick={() => setBy(each)}>
-            {BY[each]}
-          </Button>
-        ))}
+        {(Object.keys(BY) as By[])
+          .filter((each) => each !== 'place' || placesOf(event).length > 1)
+          .map((each) => (
+            <Button key={each} look={by === each ? 'strong' : 'plain'} aria-pressed={by === each} onClick={() => setBy(each)}>
+              {BY[each]}
+            </Button>
+          ))}
       </div>
       <Baseline messageContext={messageContext} input={input} plan={plan} />
       {plan.problems.map((problem, i) => (
@@ -122,7 +124,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
         </div>
       )}
       <Decisions messageContext={messageContext} plan={plan} decisions={decisions} />
-      <LoadOut messageContext={messageContext} input={input} plan={plan} />
+      <LoadOut messageContext={messageContext} plan={plan} />
       {sections.map((section) => (
         <section
           key={section.name}
@@ -160,8 +162,8 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
   );
 }
 
-type By = 'clock' | 'person' | 'pit';
-const BY: Record<By, string> = { clock: 'By the clock', person: 'By person', pit: 'By pit' };
+type By = 'clock' | 'person' | 'place' | 'pit';
+const BY: Record<By, string> = { clock: 'By the clock', person: 'By person', place: 'By place', pit: 'By pit' };
 
 /** The same tasks as sheets of their own: one for each of the crew, or for each pit; what belongs to nobody is on every one's last. */
 function sectionsOf(by: By, tasks: Task[], input: PlanInput, names: ReadonlyMap<string, string>): { name: string; tasks: Task[] }[] {
@@ -169,10 +171,12 @@ function sectionsOf(by: By, tasks: Task[], input: PlanInput, names: ReadonlyMap<
   const owners =
     by === 'person'
       ? [...names].map(([id, name]) => ({ name, own: (task: Task) => task.who?.includes(id) ?? false }))
-      : input.pits.map((pit) => ({ name: pit.name, own: (task: Task) => task.pitId === pit.id }));
+      : by === 'place'
+        ? placesOf(input.event).map(({ id, name }) => ({ name, own: (task: Task) => task.placeId === id }))
+        : input.pits.map((pit) => ({ name: pit.name, own: (task: Task) => task.pitId === pit.id }));
   const rest = tasks.filter((task) => !owners.some((owner) => owner.own(task)));
   return [
     ...owners.map(({ name, own }) => ({ name, tasks: tasks.filter(own) })),
-    { name: by === 'person' ? 'Whoever is at hand' : 'Away from the pits', tasks: rest },
+    { name: by === 'person' ? 'Whoever is at hand' : by === 'place' ? 'Anywhere' : 'Away from the pits', tasks: rest },
   ].filter((section) => section.tasks.length > 0);
 }

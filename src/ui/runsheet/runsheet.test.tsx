@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../../../tests/fixtures/events';
-import { DEFAULT_VENUE, SHIPPED_LIBRARY, type Task } from '../../core/model';
+import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, servedAway } from '../../../tests/fixtures/events';
+import { SHIPPED_LIBRARY, type Task } from '../../core/model';
 import { buildPlan, type Decision } from '../../core/planning';
 import type { MessageContext } from '../../formats/messages/names';
 import { DEFAULT_UNITS } from '../../formats/units';
@@ -9,10 +9,9 @@ import { Decisions } from './Decisions';
 import { LoadOut } from './LoadOut';
 import { rhythmMin, rowsOf, TaskLine } from './TaskLine';
 
-const away = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' }), batchOf('spare-ribs', 6), batchOf('chicken-half', 6)], {
-  venue: { ...DEFAULT_VENUE, driveMin: 40, setUpMin: 15 },
-});
-const towed = { ...OFFSET, travels: true, name: 'Towed offset' };
+const home = eventOf([batchOf('brisket-whole', 3, { methodId: 'low-paper' }), batchOf('spare-ribs', 6), batchOf('chicken-half', 6)]);
+const away = servedAway(home, 20);
+const towed = { ...OFFSET, name: 'Towed offset' };
 const input = inputOf(away, [towed, OVEN]);
 const plan = buildPlan(input);
 const messageContext: MessageContext = {
@@ -76,24 +75,25 @@ describe('the run sheet', () => {
 });
 
 describe('the load-out', () => {
-  const text = textOf(renderToStaticMarkup(<LoadOut messageContext={messageContext} input={input} plan={plan} />));
+  const text = textOf(renderToStaticMarkup(<LoadOut messageContext={messageContext} plan={plan} />));
 
   it('says when the crew leaves, what is in which box as one thing, and which pits come along', () => {
-    // Carved at 17:30, 15 minutes to set up, 40 on the road.
-    expect(text).toContain('Load out for supper: leave Sat 16:35');
-    expect(text).toContain('A drive of 40 min');
+    // Carved at 17:30, 15 minutes to set up, 10 to unload, 20 on the road.
+    expect(text).toContain('Load out to Lighthouse green for supper: leave Sat 16:45');
+    expect(text).toContain('20 min on the road, there at 17:05');
     expect(text).toMatch(/3 briskets, [\d.]+ lb/);
     expect(text.match(/spare rib racks/g)).toHaveLength(1);
-    expect(text).toContain('Towed offset , cold and emptied of ash');
+    expect(text).toContain('Back to Yard: leave Sat');
     expect(text).not.toContain('Oven');
+    const trips = plan.trips.map((trip) => ({ ...trip, pitIds: ['offset'] }));
+    expect(textOf(renderToStaticMarkup(<LoadOut messageContext={messageContext} plan={{ ...plan, trips }} />))).toContain(
+      'Towed offset , cold and emptied of ash',
+    );
   });
 
   it('is not there when nobody drives', () => {
-    const here = { ...away, venue: DEFAULT_VENUE };
-    const stays = buildPlan({ ...input, event: here });
-    expect(
-      renderToStaticMarkup(<LoadOut messageContext={{ ...messageContext, event: here }} input={{ ...input, event: here }} plan={stays} />),
-    ).toBe('');
+    const stays = buildPlan({ ...input, event: home });
+    expect(renderToStaticMarkup(<LoadOut messageContext={{ ...messageContext, event: home }} plan={stays} />)).toBe('');
   });
 });
 
