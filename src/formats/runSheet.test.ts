@@ -106,7 +106,7 @@ describe('the table', () => {
     const { messageContext, plan } = sheetAt('2027-06-19T18:00:00-03:00');
     const rows = Papa.parse<Record<string, string>>(runSheetCsv(messageContext, plan).trim(), { header: true }).data;
     expect(rows.map((row) => Date.parse(row.at!))).toEqual(plan.tasks.map((task) => task.atMs));
-    expect(rows[0]).toMatchObject({ kind: 'light', pit: 'Offset' });
+    expect(rows.find((row) => row.kind === 'light')).toMatchObject({ pit: 'Offset', place: 'Base' });
     expect(rows[0]!.at).toMatch(/-03:00$/);
   });
 });

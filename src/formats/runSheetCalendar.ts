@@ -1,12 +1,22 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import { DateTime } from 'luxon';
-import type { Plan, Task } from '../core/model';
+import { placesOf, type Plan, type Task } from '../core/model';
 import { clockChanges } from './clock';
-import type { MessageContext } from './messages/names';
+import { placeName, type MessageContext } from './messages/names';
 import { taskMessage } from './messages/task';
 
 /** Minutes of warning before a task, by what it takes to get ready for it. */
-const ALARM_MIN: Partial<Record<Task['kind'], number>> = { light: 10, load: 15, wrap: 10, move: 10, check: 5, carve: 10, serve: 30 };
+const ALARM_MIN: Partial<Record<Task['kind'], number>> = {
+  light: 10,
+  load: 15,
+  wrap: 10,
+  move: 10,
+  check: 5,
+  carve: 10,
+  serve: 30,
+  drive: 20,
+  setUp: 10,
+};
 
 /**
  * The run sheet as an iCalendar file (RFC 5545): times in the event's zone with its VTIMEZONE,
@@ -21,6 +31,8 @@ export function runSheetCalendar(messageContext: MessageContext, plan: Plan, sta
     method: ICalCalendarMethod.PUBLISH,
     timezone: { name: null, generator: (zone) => vtimezone(zone, Math.min(...times, stampMs), Math.max(...times, stampMs)) },
   });
+  // With one place the event's own address says more.
+  const whereOf = (task: Task) => (placesOf(event).length > 1 && task.placeId ? placeName(messageContext, task.placeId) : event.place);
   for (const task of plan.tasks) {
     const words = taskMessage(messageContext, task, plan.runs);
     const zone = comesTwice(task.atMs, event.timeZone) ? 'UTC' : event.timeZone;
@@ -34,7 +46,7 @@ export function runSheetCalendar(messageContext: MessageContext, plan: Plan, sta
       timezone: zone,
       summary: printable(words.title),
       description: printable(words.detail),
-      location: printable(event.place) || undefined,
+      location: printable(whereOf(task)) || undefined,
     });
     const alarmMin = ALARM_MIN[task.kind];
     if (alarmMin !== undefined)

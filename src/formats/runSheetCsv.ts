@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Plan } from '../core/model';
 import { rfc3339 } from './clock';
-import { memberName, pitName, type MessageContext } from './messages/names';
+import { memberName, pitName, placeName, type MessageContext } from './messages/names';
 import { taskMessage } from './messages/task';
 
 /** The run sheet as CSV (RFC 4180, UTF-8): one task a row, in order. */
@@ -13,6 +13,7 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
       minutes: Math.round(task.minutes),
       kind: task.kind,
       who: (task.who ?? []).map((id) => memberName(messageContext, id)).join(', '),
+      place: task.placeId ? placeName(messageContext, task.placeId) : '',
       pit: task.pitId ? pitName(messageContext, task.pitId) : '',
       what: words.title,
       detail: words.detail,
@@ -20,5 +21,5 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
       task_id: task.id,
     };
   });
-  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'who', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'who', 'place', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
 }

@@ -1,7 +1,7 @@
 import type { CookEvent, Scheme } from './event';
 import type { HotFinish } from './method';
 import type { PlanProblem } from './problem';
-import type { PrepKind, TaskKind } from './taskKind';
+import type { Preparation, PrepKind, TaskKind } from './taskKind';
 import type { Rect, RackSide } from './equipment';
 
 /** Where a piece lies on its rack, and which way its thick end points. */
@@ -216,6 +216,7 @@ export interface Task {
   batchId?: string;
   servingId?: string;
   tripId?: string;
+  what?: Preparation;
   pitC?: number;
   /** Who does it, where people are named. */
   who?: string[];
@@ -241,6 +242,8 @@ export interface Plan {
   problems: PlanProblem[];
   trips: Trip[];
   travelWork: TravelWork[];
+  /** Who is on duty where, and when; left out where hands are not counted. */
+  stays?: { memberId: string; placeId: string; fromMs: number; toMs: number }[];
   odds: ServingOdds[];
   objective: Objective;
   /** What no plan can be below, level by level. */

@@ -104,6 +104,8 @@ export type PlanProblem =
       allowedMin: number;
     }
   | { code: 'onTheRoad'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
+  /** Nobody is free to do what keeps a fire, so many times from then on. */
+  | { code: 'unstaffed'; severity: 'warning'; kind: TaskKind; pitId?: string; placeId: string; atMs: number; times: number }
   | { code: 'servingRisk'; severity: 'warning'; servingId: string; onTimeShare: number }
   | { code: 'overHeld'; severity: 'warning'; batchId: string; holdMin: number; ceilingMin: number }
   | { code: 'alreadyPast'; severity: 'broken'; batchId: string; pieces: number; lateByMin: number }

@@ -34,4 +34,12 @@ export type TaskKind =
   | 'unload'
   | 'setUp'
   | 'packUp'
+  | 'prepare'
   | 'serve';
+
+/** What is made ready while the meat cooks, or before. */
+export type Preparation =
+  | { code: 'mix'; recipeId: string }
+  | { code: 'side'; sideId: string }
+  | { code: 'warmGear'; gearId: string }
+  | { code: 'wrapStation' | 'knives' | 'labels' | 'fuel' };

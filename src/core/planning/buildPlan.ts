@@ -17,7 +17,10 @@ import { assignProbes } from './probes';
 import type { PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
 import { prepOrders } from './prepOrders';
-import { tasksOf } from './tasks';
+import { staffed } from './staffing';
+import { inOrder, tasksOf } from './tasks';
+import { rulesOf } from './travelOf';
+import { waitingWork } from './waitingWork';
 
 /** Schemes tried for an event that has none of its own yet. */
 const QUICK_ITERATIONS = 24;
@@ -57,6 +60,16 @@ export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Foun
   const prep = placeSteps(prepared, { library, prepCrew, shifts: input.shifts ?? [], deliverAtMs });
   const probes = assignProbes(input.probes ?? [], scheduled.runs);
   const uses = coldUses(event, library, prepared, prep);
+  const bare = tasksOf(input, { ...scheduled, prep, probes });
+  const waiting = waitingWork(input, scheduled, bare);
+  // Version 1 of the file does not ask who is where.
+  const stays = rulesOf(input) === 1 ? undefined : scheduled.stays;
+  const done = staffed(
+    bare,
+    waiting,
+    { ...scheduled, stays },
+    { quiet: input.quiet ?? [], shifts: input.shifts ?? [], earliestMs: input.earliestMs },
+  );
   return {
     eventId: event.id,
     revision: event.revision,
@@ -66,6 +79,7 @@ export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Foun
     lower,
     problems: [
       ...scheduled.problems,
+      ...done.problems,
       ...prepProblems(event, prepared, prep, uses, input.earliestMs),
       ...seasoningProblems(orders, library),
       ...longSmokes(input.pits, scheduled.runs).map(({ run, minutes }): PlanProblem => ({
@@ -85,7 +99,7 @@ export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Foun
     ],
     prep,
     probes,
-    tasks: tasksOf(input, { ...scheduled, prep, probes }),
+    tasks: inOrder(done.tasks),
   };
 }
 

@@ -1,7 +1,20 @@
-import type { ExchangeTask, ExchangeTaskKind, Plan, TravelWork } from '../model';
+import { PREP_KINDS, type ExchangeTask, type ExchangeTaskKind, type Plan, type Task, type TravelWork } from '../model';
 import type { RulesVersion } from '../quantities';
 
-const TASK_ORDER: ExchangeTaskKind[] = ['light', 'drive', 'pull', 'wrap', 'move', 'check', 'load', 'unload', 'setUp', 'carve'];
+const TASK_ORDER: ExchangeTaskKind[] = [
+  'light',
+  'drive',
+  'pull',
+  'wrap',
+  'move',
+  'check',
+  'load',
+  'tend',
+  'prepare',
+  'unload',
+  'setUp',
+  'carve',
+];
 
 /** What version 2 calls the work of a trip. */
 const TRAVEL_KIND: Record<TravelWork['kind'], Pick<ExchangeTask, 'kind' | 'what'>> = {
@@ -25,6 +38,7 @@ export function exchangeTasksOf(plan: Plan, rules: RulesVersion): ExchangeTask[]
       who,
     })),
     ...plan.travelWork.map(({ kind, atMs, minutes, placeId, who }) => ({ atMs, minutes, ...TRAVEL_KIND[kind], ...at(placeId), who })),
+    ...(rules === 1 ? [] : plan.tasks.flatMap((task) => softTask(task))),
     ...plan.runs.flatMap((run) =>
       run.work.map(({ kind, atMs, minutes, placeId, pitId, pieceIds, who }) => ({
         atMs,
@@ -38,4 +52,38 @@ export function exchangeTasksOf(plan: Plan, rules: RulesVersion): ExchangeTask[]
     ),
   ];
   return tasks.sort((a, b) => a.atMs - b.atMs || TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind));
+}
+
+const TENDS: ReadonlySet<Task['kind']> = new Set([
+  'closeAir',
+  'setPoint',
+  'reload',
+  'ash',
+  'water',
+  'wood',
+  'tube',
+  'relight',
+  'spray',
+  'turn',
+  'unwrap',
+  'probe',
+]);
+
+/** Fire tending and making ready, as far as somebody is named for it. */
+function softTask({ kind, atMs, minutes, placeId, pitId, pieceIds, what, who }: Task): ExchangeTask[] {
+  if (!who || !placeId) return [];
+  const tends = TENDS.has(kind);
+  if (!tends && kind !== 'prepare' && !(PREP_KINDS as readonly string[]).includes(kind)) return [];
+  return [
+    {
+      atMs,
+      minutes,
+      kind: tends ? 'tend' : 'prepare',
+      what: what?.code ?? kind,
+      place: placeId,
+      ...(pitId && { pit: pitId }),
+      ...(pieceIds && { pieces: pieceIds }),
+      who,
+    },
+  ];
 }

@@ -17,7 +17,7 @@ import { MS_PER_MIN, addMinutes } from '../units';
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
 const ONE_OPENING_MIN = 10;
 
-/** Every action of the day with its time, in order. Minutes by kind are those of docs/formats. */
+/** Every action of the day with its time. Minutes by kind are those of docs/formats. */
 export function tasksOf(
   { event, library, pits }: { event: CookEvent; library: Library; pits: readonly Pit[] },
   plan: Pick<Plan, 'runs' | 'firings' | 'prep' | 'probes' | 'trips' | 'travelWork'>,
@@ -99,9 +99,14 @@ export function tasksOf(
       });
     }
   }
-  tasks.sort((a, b) => a.atMs - b.atMs || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
-  groupOpenings(tasks);
   return tasks;
+}
+
+/** In the order of the day, with those that share one lifting of a lid marked as one. */
+export function inOrder(tasks: readonly Task[]): Task[] {
+  const sorted = tasks.map((task) => ({ ...task })).sort((a, b) => a.atMs - b.atMs || ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
+  groupOpenings(sorted);
+  return sorted;
 }
 
 /** What hands do for trips and places, and the drives themselves. */
@@ -185,6 +190,7 @@ function rhythmTasks(run: Run, method: Method, pieces: number): Task[] {
 /** At the same minute: make room before filling it. */
 const ORDER: Task['kind'][] = [
   ...PREP_KINDS,
+  'prepare',
   'light',
   'closeAir',
   'setPoint',

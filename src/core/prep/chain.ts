@@ -1,5 +1,5 @@
 import { isPoultry, prepOf, recipeIn, type Batch, type Cut, type Library, type PrepKind } from '../model';
-import { brineFor, coldThawMin, THAW, waterThawMin } from '../quantities';
+import { brineFor, coldThawMin, handledShare, THAW, waterThawMin } from '../quantities';
 
 /** One link of a batch's chain, before it has a time. */
 export interface Link {
@@ -14,7 +14,7 @@ const H = 60;
 /** Cold raw meat that is only trimmed or seasoned keeps this long between two steps. */
 const COLD_KEEPS_MIN = 24 * H;
 
-/** Minutes of hands a step takes: so many to begin, so many a piece. Starting values. */
+/** Minutes of hands a step takes: so many to begin, so many a large piece. Starting values. */
 export const HANDS_MIN: Record<PrepKind, readonly [start: number, perPiece: number]> = Object.freeze({
   thaw: [5, 0.5],
   trim: [0, 0],
@@ -32,19 +32,20 @@ export const HANDS_MIN: Record<PrepKind, readonly [start: number, perPiece: numb
 const BRINE_SETTLES_MIN = 30;
 /** Skin dries uncovered in the cold before heat. */
 const DRIES_MIN = 60;
-const SALT_WAIT_MIN = { night: [8 * H, 24 * H], hour: [45, 120] } as const;
+const SALT_WAIT_MIN = { night: [8 * H, 24 * H], hour: [45, 24 * H] } as const;
 
 /** A batch's steps from the freezer or the delivery to the pit, in the order they are done. */
 export function prepChain(batch: Batch, cut: Cut, library: Library): Link[] {
   const prep = prepOf(cut, batch);
   const pieces = batch.pieces.length;
+  const handled = batch.pieces.reduce((sum, piece) => sum + handledShare(piece.kg), 0);
   const heaviestKg = Math.max(0, ...batch.pieces.map((piece) => piece.boughtKg ?? piece.kg / (1 - cut.trimShare)));
   const links: Link[] = [];
-  const add = (kind: PrepKind, waitMin: number, mostWaitMin: number, minutes = HANDS_MIN[kind][0] + HANDS_MIN[kind][1] * pieces) => {
+  const add = (kind: PrepKind, waitMin: number, mostWaitMin: number, minutes = HANDS_MIN[kind][0] + HANDS_MIN[kind][1] * handled) => {
     if (minutes > 0 && pieces > 0) links.push({ kind, minutes: Math.ceil(minutes), waitMin, mostWaitMin });
   };
   if (cut.species === 'dish') {
-    add('fill', 0, COLD_KEEPS_MIN);
+    add('fill', 0, COLD_KEEPS_MIN, HANDS_MIN.fill[1] * pieces);
     return links;
   }
   if (prep.thaw === 'cold') {

@@ -19,6 +19,10 @@ export interface PrepContext {
   deliverAtMs?: number;
 }
 
+/** Done as soon as can be. */
+const EARLY: ReadonlySet<Link['kind']> = new Set(['trim']);
+const FIVE_MS = 5 * MS_PER_MIN;
+
 interface Busy {
   fromMs: number;
   toMs: number;
@@ -28,7 +32,7 @@ interface Busy {
 /**
  * Every step counted back from going on the pit. A step ends between the least and the most wait before
  * the next; within that each chain is put so that the fewest of its steps lie outside the kitchen's hours,
- * and then as late as hands allow. Raw poultry is never worked on beside other food.
+ * and then as late as hands allow; meat is trimmed as soon as it has come. Raw poultry is never worked on beside other food.
  */
 export function placeSteps(orders: readonly PrepOrder[], context: PrepContext): PrepStep[] {
   const busy: Busy[] = [];
@@ -87,7 +91,8 @@ function placeChain(links: readonly Link[], onAtMs: number, poultry: boolean, bu
     const afterDeliveryMs = context.deliverAtMs === undefined ? -Infinity : addMinutes(context.deliverAtMs, link.minutes);
     const lowMs = Math.min(highMs, Math.max(addMinutes(nextMs, -link.mostWaitMin), afterDeliveryMs));
     const own = places.map((place, i) => ({ fromMs: addMinutes(place.endMs, -links[i]!.minutes), toMs: place.endMs, poultry }));
-    for (const place of choices(lowMs, highMs, link.minutes, poultry, [...busy, ...own], context))
+    const found = choices(lowMs, highMs, link.minutes, poultry, [...busy, ...own], context, EARLY.has(link.kind));
+    for (const place of found)
       walk(at + 1, addMinutes(place.endMs, -link.minutes), [...places, { ...place, lowMs }], outOfHours + Number(place.outOfHours));
   };
   walk(0, onAtMs, [], 0);
@@ -102,7 +107,15 @@ function choices(
   poultry: boolean,
   busy: readonly Busy[],
   context: PrepContext,
+  early: boolean,
 ): Omit<Place, 'lowMs'>[] {
+  const earliest = (low: number, high: number) =>
+    [low, ...busy.map((each) => addMinutes(each.toMs, minutes))]
+      .filter((endMs) => endMs >= low && endMs <= high)
+      .map((endMs) => addMinutes(Math.ceil(addMinutes(endMs, -minutes) / FIVE_MS) * FIVE_MS, minutes))
+      .filter((endMs) => endMs <= high)
+      .sort((a, b) => a - b)
+      .find((endMs) => crewFree(addMinutes(endMs, -minutes), endMs, poultry, busy, context.prepCrew));
   const ends = (low: number, high: number) =>
     [high, ...busy.map((each) => each.fromMs)]
       .filter((endMs) => endMs >= low && endMs <= high)
@@ -111,9 +124,9 @@ function choices(
       .find((endMs) => crewFree(addMinutes(endMs, -minutes), endMs, poultry, busy, context.prepCrew));
   if (context.shifts.length === 0) return [{ endMs: ends(lowMs, highMs) ?? highMs, outOfHours: false }];
   const inHours = context.shifts
-    .map((shift) => ends(Math.max(lowMs, addMinutes(shift.fromMs, minutes)), Math.min(highMs, shift.toMs)))
+    .map((shift) => (early ? earliest : ends)(Math.max(lowMs, addMinutes(shift.fromMs, minutes)), Math.min(highMs, shift.toMs)))
     .filter((endMs) => endMs !== undefined)
-    .sort((a, b) => b - a)
+    .sort((a, b) => (early ? a - b : b - a))
     .map((endMs) => ({ endMs, outOfHours: false }));
   return [...inHours, { endMs: ends(lowMs, highMs) ?? highMs, outOfHours: true }];
 }
@@ -125,8 +138,7 @@ function crewFree(fromMs: number, toMs: number, poultry: boolean, busy: readonly
 
 /** Begun on a five of the clock where the window allows: nobody begins at 18:53. */
 function onTheFive(endMs: number, lowMs: number, minutes: number): number {
-  const fiveMs = 5 * MS_PER_MIN;
-  const rounded = addMinutes(Math.floor(addMinutes(endMs, -minutes) / fiveMs) * fiveMs, minutes);
+  const rounded = addMinutes(Math.floor(addMinutes(endMs, -minutes) / FIVE_MS) * FIVE_MS, minutes);
   return rounded >= lowMs ? rounded : endMs;
 }
 

@@ -14,13 +14,17 @@ const BY_WEIGHT: readonly { upToKg: number; handleMin: number; wrapMin: number }
   { upToKg: Infinity, handleMin: 1, wrapMin: 3 },
 ];
 
+/** How much of a large piece's handling a piece of this weight takes: small ones are worked on by the tray. */
+export const handledShare = (kg: number): number => sizeOf(kg).handleMin;
+const sizeOf = (kg: number) => BY_WEIGHT.find(({ upToKg }, i) => (i === 0 ? kg < upToKg : kg <= upToKg))!;
+
 /** Whole minutes of one pair of hands for pieces of these weights, kg (docs/formats/rules.md, rules 13 and 19). */
 export function handMinutes(kind: HandledKind | 'check', kgs: readonly number[], rules: RulesVersion = 2): number {
   if (kind === 'check') return CHECK_MIN;
   const each = (kg: number) => {
     if (rules === 1) return ONE_SIZE[kind];
-    const size = BY_WEIGHT.find(({ upToKg }, i) => (i === 0 ? kg < upToKg : kg <= upToKg))!;
-    return kind === 'wrap' ? size.wrapMin : size.handleMin;
+    const { wrapMin, handleMin } = sizeOf(kg);
+    return kind === 'wrap' ? wrapMin : handleMin;
   };
   return Math.ceil(BEGIN_MIN + kgs.reduce((sum, kg) => sum + each(kg), 0) - 1e-9);
 }

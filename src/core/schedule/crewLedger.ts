@@ -58,6 +58,11 @@ export class CrewLedger {
     return [person];
   }
 
+  /** Everyone who is free for a stretch of time at a place, in the order in which they are asked. */
+  freeAt(atMs: number, minutes: number, placeId: string): string[] {
+    return this.people.filter((person) => this.isFree(person, atMs, addMinutes(atMs, minutes), placeId));
+  }
+
   private take(person: string, fromMs: number, toMs: number): void {
     this.busy.get(person)?.push({ fromMs, toMs });
     if (this.busy.has(person)) this.log.push(person);

@@ -39,7 +39,7 @@ export interface AwayServing {
   pitIds: readonly string[];
 }
 
-export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'trips' | 'travelWork' | 'odds' | 'objective' | 'tightest'>;
+export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'trips' | 'travelWork' | 'stays' | 'odds' | 'objective' | 'tightest'>;
 
 interface Step {
   /** The batch, or a pin of it. */
@@ -290,6 +290,9 @@ export class Decoder {
         problems,
         trips: laden(whereabouts, runs),
         travelWork: whereabouts.work,
+        ...(whereabouts.crew && {
+          stays: [...whereabouts.crew].flatMap(([memberId, stays]) => stays.map((stay) => ({ memberId, ...stay }))),
+        }),
         odds,
         objective,
         tightest: tightestMoment(input.pits, context.racks),

@@ -104,7 +104,7 @@ export function* search(
     yield { done: 0, of: iterations, best: foundOf(decoder, best!, lower) };
   }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
-    const next = decoder.decode(stamp(saferNeighbour(best, free, input)));
+    const next = decoder.decode(stamp(saferNeighbour(best, free)));
     if (!betterThan(next, best)) break;
     best = next;
     yield { done: 0, of: iterations, best: foundOf(decoder, best, lower) };
@@ -143,11 +143,7 @@ const SURER_ROUNDS = 10;
 const SURER_STEP_MIN = 20;
 
 /** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
-function saferNeighbour(
-  current: Decoded,
-  orders: readonly BatchOrder[],
-  input: SearchInput,
-): Pick<Scheme, 'order' | 'overrides' | 'travel'> {
+function saferNeighbour(current: Decoded, orders: readonly BatchOrder[]): Pick<Scheme, 'order' | 'overrides' | 'travel'> {
   const overrides = { ...current.scheme.overrides };
   const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
   for (const { batchId, lateShare } of current.atRisk) {

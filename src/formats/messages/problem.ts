@@ -12,6 +12,17 @@ export interface ProblemMessage {
   remedy: string;
 }
 
+const TENDS: Partial<Record<TaskKind, string>> = {
+  reload: 'feed',
+  ash: 'clear the ash of',
+  water: 'fill the water of',
+  wood: 'lay wood on',
+  closeAir: 'close the air of',
+  setPoint: 'set',
+  spray: 'spray what is on',
+  turn: 'turn what is on',
+  unwrap: 'unwrap what is on',
+};
 const HANDS: Partial<Record<TaskKind, string>> = {
   load: 'load them',
   check: 'check them',
@@ -111,6 +122,11 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
       return {
         what: `${pieces} would need the ${lowerPit(pitName(messageContext, problem.pitId))} while it is on the road, ${span(problem.fromMs, problem.toMs)}.`,
         remedy: 'Cook it in a pit that stays, or at the venue after the drive.',
+      };
+    case 'unstaffed':
+      return {
+        what: `Nobody is free to ${TENDS[problem.kind] ?? 'tend'} the ${problem.pitId ? lowerPit(pitName(messageContext, problem.pitId)) : 'meat'} at ${dayAndTime(problem.atMs, zone, units.clock)}${problem.times > 1 ? ` and ${problem.times - 1} more times` : ''}.`,
+        remedy: 'Put one more on duty, or hand that pit to somebody who is there anyway.',
       };
     case 'servingRisk': {
       const serving = messageContext.event.servings.find((each) => each.id === problem.servingId);

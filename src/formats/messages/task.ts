@@ -5,6 +5,7 @@ import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, ty
 import { formatMass, formatMinutes, formatSetPoint, formatTemp, type Units } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
+import { isPrepareTask, prepareMessage } from './prepare';
 import { isTravelTask, travelTaskMessage } from './travel';
 
 const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
@@ -20,6 +21,7 @@ export function taskMessage(messageContext: MessageContext, task: Task, runs: Ru
       detail: `${serving.guests.adults + serving.guests.children} guests, for ${formatMinutes(serving.serveForMin)}.`,
     };
   }
+  if (isPrepareTask(task)) return prepareMessage(messageContext, task);
   if (isTravelTask(task)) return travelTaskMessage(messageContext, task);
   if (isPrepTask(task)) return prepTaskMessage(messageContext, task);
   const run = runs.find((each) => each.id === task.runId)!;

@@ -1,6 +1,7 @@
 import {
   DEFAULT_VENUE,
   findCut,
+  kitchenOf,
   LIMITS,
   MILD_DAY,
   purposeOf,
@@ -19,7 +20,7 @@ import {
 } from '../../core/model';
 import type { PlanInput, Spare } from '../../core/planning';
 import { limitsOf } from '../../core/safety';
-import { quietBetween } from '../clock';
+import { quietBetween, shiftsBetween } from '../clock';
 import {
   FRIDGE_C,
   type EventFile,
@@ -109,6 +110,7 @@ function plannedFrom(file: EventFile): PlanInput {
   const times = file.servings.map((serving) => serving.atMs);
   const lastMs = Math.max(...times) + DAY_MS;
   const quietFromMs = Math.max(file.workFromMs, Math.min(...times) - LIMITS.daysBefore * DAY_MS) - DAY_MS;
+  const { fromHour, toHour } = kitchenOf(event);
   const other = <T extends { id: string }>(shipped: readonly T[], own: readonly T[]) =>
     shipped.filter(({ id }) => !own.some((each) => each.id === id));
   return {
@@ -133,6 +135,7 @@ function plannedFrom(file: EventFile): PlanInput {
       dangerZone: file.rules.dangerZoneMaxMin,
       nonIntactCore: limitsOf(event).nonIntactCore,
     },
+    shifts: shiftsBetween(quietFromMs, lastMs, file.timeZone, fromHour, toHour),
     quiet: file.quietHours ? quietBetween(quietFromMs, lastMs, file.timeZone, file.quietHours.from, file.quietHours.to) : [],
   };
 }
