@@ -102,8 +102,14 @@ export function staffed(
     }
     if (!TENDING.includes(kind) && !(kind in HANDS_MIN)) return task;
     const found = give(task, MOVES_MIN[kind] ?? USUALLY_MOVES);
-    if (!found && task.atMs >= dutyFromMs) unstaffedIn(problems, task);
-    return found ?? task;
+    if (found) return found;
+    // Whoever pulls sees to it himself.
+    if (kind in HANDS_MIN) {
+      const who = plan.runs.find((run) => run.id === task.runId)?.work.find((work) => work.kind === 'pull')?.who ?? [];
+      return who.length > 0 ? { ...task, who } : task;
+    }
+    if (task.atMs >= dutyFromMs) unstaffedIn(problems, task);
+    return task;
   });
   const readyMs = new Map<string, number>();
   const named = kept.map((task): Task => {

@@ -11,6 +11,8 @@ export interface TimelineInput {
   widthPx: number;
   /** Where time begins, right of the row names. */
   leftPx: number;
+  /** What a bar may be called, the fullest first. */
+  namesOf(batchId: string, count: number): readonly string[];
   /** A whole hour on the place's clock; ticks count on from it in true hours. */
   hourMs: number;
 }
@@ -23,6 +25,14 @@ export interface Segment {
   x1: number;
 }
 
+/** A bar's name where it covers nothing else. */
+export interface Label {
+  text: string;
+  x0: number;
+  widthPx: number;
+  inside: boolean;
+}
+
 export interface Bar {
   runId: string;
   batchId: string;
@@ -32,6 +42,7 @@ export interface Bar {
   x0: number;
   x1: number;
   segments: Segment[];
+  label?: Label;
   /** The finish fades from the early to the late quantile. */
   fade?: { x0: number; x1: number };
   ticks: number[];
@@ -46,8 +57,9 @@ export interface Opening {
   tasks: Pick<Task, 'id' | 'kind' | 'batchId'>[];
 }
 
+/** A rack, or several of a pit that hold the same from when to when. */
 export interface RackRow {
-  rackId: string;
+  rackIds: string[];
   name: string;
   y: number;
   height: number;
@@ -78,6 +90,24 @@ export interface HoldRow {
   bars: Bar[];
 }
 
+/** Somebody of the crew: on duty where, on the road when, at work on what. */
+export interface PersonRow {
+  memberId: string;
+  y: number;
+  height: number;
+  stays: { x0: number; x1: number; placeId: string }[];
+  trips: { x0: number; x1: number; tripId: string }[];
+  work: { x0: number; x1: number; task: Task }[];
+}
+
+/** All drives, one lane for those that do not cross. */
+export interface RoadRow {
+  y: number;
+  height: number;
+  trips: { x0: number; x1: number; y: number; tripId: string }[];
+}
+
+/** Work of hands nobody has named. */
 export interface CrewRow {
   y: number;
   height: number;
@@ -93,5 +123,8 @@ export interface TimelineLayout {
   servings: { id: string; x: number; atMs: number }[];
   pits: PitRow[];
   holds: HoldRow[];
-  prepCrew: CrewRow;
+  road?: RoadRow;
+  people: PersonRow[];
+  /** Only where nobody is named. */
+  hands?: CrewRow;
 }

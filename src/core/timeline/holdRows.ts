@@ -1,25 +1,27 @@
 import type { Run } from '../model';
 import { addMinutes } from '../units';
-import { BAR_PX, LANE_PX, lanesOf, named } from './lanes';
+import { labelledIn } from './labels';
+import { BAR_PX, LANE_PX, lanesOf } from './lanes';
 import type { Bar, HoldRow, Phase, Segment, TimelineInput } from './drawing';
 import { xAt, type Scale } from './scale';
 
-/** A piece of holding gear, or the board, with what it holds. */
+/** A piece of holding gear, or the board, with what it holds: the runs of a batch as one. */
 export function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: number): HoldRow {
   const segmentsOf = gearId === 'board' ? boardSegments : boxSegments;
-  const spans = input.plan.runs
-    .filter((run) => gearId === 'board' || run.hold.gearId === gearId)
-    .map((run) => {
-      const segments = segmentsOf(scale, run);
-      const x1 = segments.at(-1)?.x1 ?? xAt(scale, run.carveAtMs);
-      return { run, segments, x0: segments[0]?.x0 ?? x1, x1 };
+  const held = input.plan.runs.filter((run) => run.hold.gearId === gearId);
+  const spans = [...new Set(held.map((run) => run.batchId))]
+    .map((batchId) => {
+      const runs = held.filter((run) => run.batchId === batchId);
+      const segments = segmentsOf(scale, together(runs));
+      const x1 = segments.at(-1)?.x1 ?? xAt(scale, runs[0]!.carveAtMs);
+      return { runs, segments, x0: segments[0]?.x0 ?? x1, x1 };
     })
     .sort((a, b) => a.x0 - b.x0);
-  const lanes = lanesOf(spans.map(named));
-  const bars: Bar[] = spans.map(({ run, segments, x0, x1 }, i) => ({
-    runId: run.id,
-    batchId: run.batchId,
-    count: run.pieceIds.length,
+  const lanes = lanesOf(spans);
+  const bars: Bar[] = spans.map(({ runs, segments, x0, x1 }, i) => ({
+    runId: runs[0]!.id,
+    batchId: runs[0]!.batchId,
+    count: runs.reduce((sum, run) => sum + run.pieceIds.length, 0),
     y: y + lanes[i]! * LANE_PX,
     height: BAR_PX,
     x0,
@@ -27,7 +29,23 @@ export function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: n
     segments,
     ticks: [],
   }));
-  return { gearId, y, height: (Math.max(0, ...lanes) + 1) * LANE_PX, bars };
+  return { gearId, y, height: (Math.max(0, ...lanes) + 1) * LANE_PX, bars: labelledIn(input, scale, bars) };
+}
+
+/** From the first that may need it until the last is carved. */
+function together(runs: readonly Run[]): Run {
+  const [first] = runs;
+  return {
+    ...first!,
+    pullMedianMs: Math.min(...runs.map((run) => run.pullMedianMs)),
+    carveAtMs: Math.max(...runs.map((run) => run.carveAtMs)),
+    hold: {
+      ...first!.hold,
+      fromEarlyMs: Math.min(...runs.map((run) => run.hold.fromEarlyMs)),
+      fromLateMs: Math.max(...runs.map((run) => run.hold.fromLateMs)),
+      toMs: Math.max(...runs.map((run) => run.hold.toMs)),
+    },
+  };
 }
 
 const segment = (scale: Scale, fromMs: number, toMs: number, phase: Phase): Segment[] =>
@@ -39,9 +57,8 @@ function boxSegments(scale: Scale, { hold }: Run): Segment[] {
   return [...segment(scale, hold.fromEarlyMs, sureMs, 'holdMaybe'), ...segment(scale, sureMs, hold.toMs, 'holdSure')];
 }
 
-/** On the board: the vent after the expected pull, and the rest and wait of what needs no box. */
+/** On the board: the vent after the expected pull, then the rest and the wait. */
 function boardSegments(scale: Scale, run: Run): Segment[] {
   const ventEndMs = addMinutes(run.pullMedianMs, run.ventMin);
-  const restEndMs = run.hold.gearId === 'board' ? run.carveAtMs : ventEndMs;
-  return [...segment(scale, run.pullMedianMs, ventEndMs, 'vent'), ...segment(scale, ventEndMs, restEndMs, 'rest')];
+  return [...segment(scale, run.pullMedianMs, ventEndMs, 'vent'), ...segment(scale, ventEndMs, run.carveAtMs, 'rest')];
 }

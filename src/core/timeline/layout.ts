@@ -2,6 +2,7 @@ import { addMinutes, MS_PER_MIN } from '../units';
 import type { CrewRow, TimelineInput, TimelineLayout } from './drawing';
 import { holdRow } from './holdRows';
 import { GAP_PX } from './lanes';
+import { personRows, roadRow } from './peopleRows';
 import { pitRow } from './pitRows';
 import { xAt, type Scale } from './scale';
 
@@ -9,9 +10,9 @@ import { xAt, type Scale } from './scale';
 export const pitAtY = (layout: Pick<TimelineLayout, 'pits'>, y: number): string | undefined =>
   layout.pits.find((row) => y >= row.y && y < row.y + row.height)?.pitId;
 
-const TOP_PX = 46;
+const TOP_PX = 42;
 const RIGHT_MARGIN_PX = 34;
-const HANDS_PX = 36;
+const HANDS_PX = 30;
 /** Two clock labels closer than this would touch. */
 const LABEL_PX = 58;
 const TICK_STEPS_H = [1, 2, 3, 4, 6, 12, 24];
@@ -32,22 +33,28 @@ export function layoutTimeline(input: TimelineInput): TimelineLayout {
     y += row.height + GAP_PX;
     return [row];
   });
-  const prepCrew = crewRow(input, scale, y + GAP_PX);
+  const road = roadRow(input, scale, y + GAP_PX);
+  if (road) y = road.y + road.height;
+  const people = personRows(input, scale, y + GAP_PX);
+  const hands = people.length > 0 ? undefined : crewRow(input, scale, y + GAP_PX);
+  const last = hands ?? people.at(-1)!;
   return {
     scale,
-    heightPx: prepCrew.y + prepCrew.height + GAP_PX,
+    heightPx: last.y + last.height + GAP_PX,
     ticks: ticksOf(scale, input.hourMs),
     servings: input.servings
       .map((serving) => ({ id: serving.id, x: xAt(scale, serving.atMs), atMs: serving.atMs }))
       .sort((a, b) => a.x - b.x),
     pits,
     holds,
-    prepCrew,
+    ...(road && { road }),
+    people,
+    ...(hands && { hands }),
   };
 }
 
 function scaleOf({ plan, servings, widthPx, leftPx }: TimelineInput): Scale {
-  const last = Math.max(...servings.map((serving) => serving.atMs));
+  const last = Math.max(...servings.map((serving) => serving.atMs), ...plan.trips.map((trip) => trip.arriveMs));
   const first = Math.min(
     ...plan.firings.map((firing) => firing.lightAtMs),
     ...servings.map((serving) => addMinutes(serving.atMs, -4 * 60)),

@@ -1,30 +1,29 @@
 import type { Pit, Run } from '../model';
 import { floorMm2, floorOf } from '../packing';
 import { addMinutes } from '../units';
-import { BAR_PX, GAP_PX, LANE_PX, lanesOf, named } from './lanes';
+import { labelledIn } from './labels';
+import { BAR_PX, GAP_PX, LANE_PX, lanesOf } from './lanes';
 import type { Bar, Opening, Phase, PitRow, RackRow, Segment, TimelineInput } from './drawing';
 import { xAt, type Scale } from './scale';
 
-const LINE_PX = 29;
+const LINE_PX = 21;
+const IDLE_PX = 16;
 
 /** A pit with its fires, openings and racks. */
 export function pitRow(input: TimelineInput, scale: Scale, pit: Pit, y: number): PitRow {
   const firings = input.plan.firings.filter((firing) => firing.pitId === pit.id);
   let rackY = y + LINE_PX;
-  const racks = [...pit.racks]
-    .sort((a, b) => b.level - a.level)
-    .flatMap((rack) => {
-      const row = rackRow(input, scale, pit, rack.id, rackY);
-      if (row.bars.length === 0) return [];
-      rackY += row.height;
-      return [row];
-    });
-  const height = Math.max(rackY - y, LINE_PX + LANE_PX) + GAP_PX;
+  const racks = alike(input, pit).map((rackIds) => {
+    const row = rackRow(input, scale, pit, rackIds, rackY);
+    rackY += row.height;
+    return row;
+  });
+  const height = racks.length > 0 ? rackY - y : firings.length > 0 ? LINE_PX + GAP_PX : IDLE_PX;
   return {
     pitId: pit.id,
     y,
     height,
-    lineY: y + LINE_PX - 12,
+    lineY: y + LINE_PX - 6,
     setPoints: firings.flatMap((firing) =>
       firing.setPoints.map((point, i) => ({
         x0: xAt(scale, point.atMs),
@@ -36,7 +35,7 @@ export function pitRow(input: TimelineInput, scale: Scale, pit: Pit, y: number):
     openings: openingsOf(input, scale, pit),
     lighting: firings.map((firing) => ({ x0: xAt(scale, firing.lightAtMs), x1: xAt(scale, firing.readyAtMs) })),
     racks,
-    idleRacks: pit.racks.length - racks.length,
+    idleRacks: pit.racks.length - racks.reduce((sum, row) => sum + row.rackIds.length, 0),
   };
 }
 
@@ -77,15 +76,37 @@ function openingsOf({ plan }: TimelineInput, scale: Scale, pit: Pit): Opening[] 
   return [...openings.values()];
 }
 
-function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackId: string, y: number): RackRow {
-  const rack = pit.racks.find((each) => each.id === rackId)!;
-  const legs = input.plan.runs
+const legsOn = ({ plan }: TimelineInput, pit: Pit, rackId: string) =>
+  plan.runs
     .flatMap((run) => run.legs.filter((leg) => leg.rackId === rackId && leg.pitId === pit.id).map((leg) => ({ run, leg })))
     .sort((a, b) => a.leg.fromMs - b.leg.fromMs);
+
+/** The racks in use from the top down; those that hold the same runs from when to when stand together. */
+function alike(input: TimelineInput, pit: Pit): string[][] {
+  const groups = new Map<string, string[]>();
+  for (const rack of [...pit.racks].sort((a, b) => b.level - a.level)) {
+    const legs = legsOn(input, pit, rack.id);
+    if (legs.length === 0) continue;
+    const key = JSON.stringify(legs.map(({ run, leg }) => [run.id, leg.fromMs, leg.toMs]));
+    groups.set(key, [...(groups.get(key) ?? []), rack.id]);
+  }
+  return [...groups.values()];
+}
+
+function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackIds: string[], y: number): RackRow {
+  const racks = rackIds.map((id) => pit.racks.find((each) => each.id === id)!);
+  const [rack] = racks as [Pit['racks'][number]];
+  const legs = legsOn(input, pit, rack.id).map(({ run, leg }) => ({
+    run,
+    leg,
+    count: run.legs
+      .filter((each) => rackIds.includes(each.rackId) && each.pitId === pit.id && each.fromMs === leg.fromMs)
+      .reduce((sum, each) => sum + each.pieceIds.length, 0),
+  }));
   const spans = legs.map(({ leg }) => ({ x0: xAt(scale, leg.fromMs), x1: xAt(scale, leg.toMs) }));
-  const lanes = lanesOf(spans.map(named));
+  const lanes = lanesOf(spans);
   const height = (Math.max(0, ...lanes) + 1) * LANE_PX + GAP_PX;
-  const bars = legs.map(({ run, leg }, i) => legBar(scale, run, leg, y + lanes[i]! * LANE_PX));
+  const bars = legs.map(({ run, leg, count }, i) => ({ ...legBar(scale, run, leg, y + lanes[i]! * LANE_PX), count }));
   const edges = [...new Set(legs.flatMap(({ leg }) => [leg.fromMs, leg.toMs]))].sort((a, b) => a - b);
   const areaMm2 = floorMm2(floorOf(rack), rack.blocked);
   const fill = [];
@@ -100,7 +121,8 @@ function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackId: string, y
       fullAtMs = atMs;
     }
   }
-  return { rackId, name: rack.name, y, height, fullShare, fullAtMs, fill, bars };
+  const name = racks.length === 1 ? rack.name : `${racks.length} racks`;
+  return { rackIds, name, y, height, fullShare, fullAtMs, fill, bars: labelledIn(input, scale, bars) };
 }
 
 function legBar(scale: Scale, run: Run, leg: Run['legs'][number], y: number): Bar {

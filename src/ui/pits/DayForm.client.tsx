@@ -131,6 +131,12 @@ function Places({ event, equipment }: { event: CookEvent; equipment: Chosen }) {
   const options = places.map(({ id, name }) => [id, name || 'unnamed'] as const);
   const nameOf = (id: string) => places.find((place) => place.id === id)?.name || 'unnamed';
   const things = movable(event, equipment);
+  const add = () => {
+    const id = crypto.randomUUID().slice(0, 13);
+    list.append({ id, name: event.place.slice(0, 40) });
+    // The first place one drives to is where it is served, until something else is said.
+    if (places.length === 1) getValues('servedAt').forEach((_, i) => setValue(`servedAt.${i}.placeId`, id));
+  };
   return (
     <>
       <h3 className="mb-1 text-base">Places</h3>
@@ -146,7 +152,7 @@ function Places({ event, equipment }: { event: CookEvent; equipment: Chosen }) {
           </li>
         ))}
         <li className="self-end">
-          <Button onClick={() => list.append({ id: crypto.randomUUID().slice(0, 13), name: event.place.slice(0, 40) })}>
+          <Button onClick={add}>
             <Plus size={16} aria-hidden /> Add a place
           </Button>
         </li>

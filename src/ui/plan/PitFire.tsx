@@ -16,10 +16,22 @@ const DONE_WORDS: Record<string, string> = {
   pull: 'pull',
 };
 
+const FIGURE_PX = 44;
+
 /** A pit's heat over the day: lit, set, changed over; coals brought up for a hot finish; a flap wherever its lid is lifted. */
-export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][number]; messageContext: MessageContext }) {
+export function PitFire({
+  row,
+  lines,
+  messageContext,
+}: {
+  row: TimelineLayout['pits'][number];
+  /** Serving lines, which no figure covers. */
+  lines: readonly number[];
+  messageContext: MessageContext;
+}) {
   const { units, event } = messageContext;
   const { lineY } = row;
+  const crossed = (x0: number) => lines.some((x) => x > x0 && x < x0 + FIGURE_PX);
   return (
     <g>
       {row.lighting.map((span) => (
@@ -30,7 +42,13 @@ export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][n
           {i > 0 && <line x1={point.x0} x2={point.x0} y1={lineY - 4} y2={lineY + 4} stroke="var(--ember)" strokeWidth={2} />}
           <line x1={point.x0} x2={point.x1} y1={lineY} y2={lineY} stroke="var(--ember)" strokeWidth={2} />
           <circle cx={point.x0} cy={lineY} r={3.5} fill="var(--ember)" />
-          <text x={point.x0 + 6} y={lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
+          <text
+            x={crossed(point.x0) ? point.x0 - 6 : point.x0 + 6}
+            textAnchor={crossed(point.x0) ? 'end' : 'start'}
+            y={lineY - 4}
+            className="figures text-[10.5px] font-bold"
+            fill="var(--ember-ink)"
+          >
             {formatSetPoint(point.pitC, units)}
           </text>
         </g>
@@ -38,7 +56,7 @@ export function PitFire({ row, messageContext }: { row: TimelineLayout['pits'][n
       {row.coals.map((span) => (
         <g key={span.x0}>
           <rect x={span.x0} width={Math.max(5, span.x1 - span.x0)} y={lineY - 3} height={6} fill="url(#phase-hot)" />
-          <text x={span.x0} y={lineY - 5} className="figures text-[11.5px] font-bold" fill="var(--ember-ink)">
+          <text x={span.x0} y={lineY - 4} className="figures text-[10.5px] font-bold" fill="var(--ember-ink)">
             coals {formatSetPoint(span.pitC, units)}
           </text>
         </g>

@@ -19,6 +19,7 @@ import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
 import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
+import { DayStrip } from './DayStrip';
 import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
@@ -195,11 +196,20 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
             <>
-              <div className="overflow-x-auto">
+              {widthPx < STRIP_BELOW_PX ? (
+                <DayStrip
+                  messageContext={messageContext}
+                  plan={plan}
+                  widthPx={widthPx}
+                  nowMs={nowMs}
+                  selectedId={selectedId}
+                  onSelect={setSelectedId}
+                />
+              ) : (
                 <Timeline
                   messageContext={messageContext}
                   plan={plan}
-                  widthPx={Math.max(widthPx, 640)}
+                  widthPx={widthPx}
                   nowMs={nowMs}
                   selectedId={selectedId}
                   onSelect={setSelectedId}
@@ -209,7 +219,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
                   ghosts={marked && elsewhere(marked.plan, plan)}
                   onDrag={news ? undefined : dragTo}
                 />
-              </div>
+              )}
               <div className="border-t border-line px-3 py-2">
                 <PhaseKey />
               </div>
@@ -268,3 +278,5 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
 }
 
 const NONE: never[] = [];
+/** On narrower screens the day runs down. */
+const STRIP_BELOW_PX = 600;

@@ -35,9 +35,7 @@ export function RunBar({ bar, messageContext, plan, selected, countAll, onSelect
   const { timeZone } = messageContext.event;
   const clock = messageContext.units.clock;
   const name = `${batchName(messageContext, bar.batchId)} ${bar.count}`;
-  const chipPx = name.length * 5.9 + 9;
   const width = bar.x1 - bar.x0;
-  const outside = chipPx > width - 4;
   const says = countAll
     ? `${name}, held or resting until carving at ${clockTime(run.carveAtMs, timeZone, clock)}`
     : `${name}, on at ${clockTime(run.onAtMs, timeZone, clock)}, done between ${clockTime(run.pullEarlyMs, timeZone, clock)} and ${clockTime(run.pullLateMs, timeZone, clock)}${run.hotFinish ? `, each finished hot for ${formatMinutes(run.hotFinish.minutes)}` : ''}`;
@@ -120,9 +118,18 @@ export function RunBar({ bar, messageContext, plan, selected, countAll, onSelect
         />
       )}
       {pinned && <path d={`M${bar.x0 - 1} ${bar.y - 5}h8l-4 8z`} fill="var(--ember)" aria-hidden />}
-      <rect x={outside ? bar.x0 - chipPx - 2 : bar.x0 + 3} y={bar.y + 2.5} width={chipPx} height={15} rx={2} fill="var(--chip)" />
-      <text x={(outside ? bar.x0 - chipPx - 2 : bar.x0 + 3) + 5} y={bar.y + 14} className="text-[11.5px] font-bold" fill="var(--on-chip)">
-        {name}
+      {bar.label && <BarName label={bar.label} y={bar.y} height={bar.height} />}
+    </g>
+  );
+}
+
+/** A name inside its bar stands on a dark ground, one beside it on the paper. */
+function BarName({ label, y, height }: { label: NonNullable<Bar['label']>; y: number; height: number }) {
+  return (
+    <g pointerEvents="none">
+      {label.inside && <rect x={label.x0} y={y + 1} width={label.widthPx} height={height - 2} rx={2} fill="var(--chip)" />}
+      <text x={label.x0 + 4} y={y + height - 3.5} className="text-[11px] font-bold" fill={label.inside ? 'var(--on-chip)' : 'var(--ink)'}>
+        {label.text}
       </text>
     </g>
   );

@@ -4,12 +4,14 @@ import type { Plan, Shift } from '../../core/model';
 import { draggedMin, layoutTimeline, pitAtY, timeAt, xAt } from '../../core/timeline';
 import { clockTime, startOfHour } from '../../formats/clock';
 import { formatShare } from '../../formats/units';
+import { barNames } from '../../formats/messages/barNames';
 import { gearName, type MessageContext } from '../../formats/messages/names';
 import { Ghosts, type Ghost } from './Ghosts';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { RunBar, type BarDrag } from './RunBar.client';
-import { CrewLines, Nights, QuietAndRoad, Rulers, ServingFlags, ServingLines } from './TimelineParts';
+import { People, Roads } from './People';
+import { HandsUnnamed, Nights, QuietHours, Rulers, ServingFlags, ServingLines } from './TimelineParts';
 
 const LEFT_PX = 128;
 
@@ -59,9 +61,10 @@ export function Timeline({
         gear: [...boxes, ...(warmers ?? [])],
         widthPx,
         leftPx: LEFT_PX,
+        namesOf: (batchId, count) => barNames(messageContext, batchId, count),
         hourMs: startOfHour(event.servings.at(-1)!.atMs, zone),
       }),
-    [plan, event.servings, pits, boxes, warmers, widthPx, zone],
+    [plan, event.servings, pits, boxes, warmers, widthPx, zone, messageContext],
   );
   const { scale, heightPx } = layout;
   const bodyBottom = heightPx - 2;
@@ -89,7 +92,7 @@ export function Timeline({
     >
       <PhasePatterns />
       <Nights layout={layout} zone={zone} bottom={bodyBottom} />
-      <QuietAndRoad layout={layout} quiet={quiet} trips={plan.trips} bottom={bodyBottom} />
+      <QuietHours layout={layout} quiet={quiet} />
       <Rulers layout={layout} messageContext={messageContext} bottom={bodyBottom} />
       <ServingLines layout={layout} bottom={bodyBottom} />
       {layout.pits.map((row) => {
@@ -97,22 +100,30 @@ export function Timeline({
         return (
           <g key={row.pitId}>
             <line x1={0} x2={widthPx} y1={row.y} y2={row.y} stroke="var(--line)" />
-            <text x={12} y={row.y + 20} className="text-[13px] font-bold" fill="var(--ink)">
+            <text
+              x={12}
+              y={row.y + (row.height > 18 ? 15 : 12)}
+              className="text-[12.5px] font-bold"
+              fill={row.racks.length === 0 ? 'var(--soft)' : 'var(--ink)'}
+            >
               {pit.name}
+              {row.racks.length === 0 && <tspan className="text-[11px] font-normal"> not used</tspan>}
             </text>
-            {row.racks.length === 0 && (
-              <text x={12} y={row.y + 38} className="text-[11.5px]" fill="var(--soft)">
-                not used
-              </text>
-            )}
             {row.racks.map((rack) => (
-              <g key={rack.rackId}>
-                <text x={12} y={rack.y + 12} className="text-[11.5px]" fill="var(--soft)">
-                  {rack.name}
+              <g key={rack.rackIds.join()}>
+                <text x={12} y={rack.y + 11} className="text-[11px]" fill="var(--soft)">
+                  {rack.name.slice(0, 14)}
                 </text>
                 {rack.fullAtMs !== undefined && (
-                  <text x={12} y={rack.y + 25} className="figures text-[11px]" fill={rack.fullShare > 1 ? 'var(--bad)' : 'var(--soft)'}>
-                    {formatShare(rack.fullShare)} full at {clockTime(rack.fullAtMs, zone, units.clock)}
+                  <text
+                    x={LEFT_PX - 6}
+                    y={rack.y + 11}
+                    textAnchor="end"
+                    className="figures text-[11px]"
+                    fill={rack.fullShare > 1 ? 'var(--bad)' : 'var(--soft)'}
+                  >
+                    {formatShare(rack.fullShare)}
+                    <title>{`${formatShare(rack.fullShare)} full at ${clockTime(rack.fullAtMs, zone, units.clock)}`}</title>
                   </text>
                 )}
                 {rack.fill.map((step) => (
@@ -120,8 +131,8 @@ export function Timeline({
                     key={step.x0}
                     x={step.x0}
                     width={step.x1 - step.x0}
-                    y={rack.y + (rack.height - 6) * (1 - Math.min(1, step.share))}
-                    height={(rack.height - 6) * Math.min(1, step.share)}
+                    y={rack.y + (rack.height - 4) * (1 - Math.min(1, step.share))}
+                    height={(rack.height - 4) * Math.min(1, step.share)}
                     fill={step.share > 1 ? 'var(--bad)' : 'var(--fill)'}
                   />
                 ))}
@@ -142,7 +153,7 @@ export function Timeline({
                   scale={scale}
                   messageContext={messageContext}
                   row={rack}
-                  ghosts={ghosts.filter((leg) => leg.pitId === row.pitId && leg.rackId === rack.rackId)}
+                  ghosts={ghosts.filter((leg) => leg.pitId === row.pitId && rack.rackIds.includes(leg.rackId))}
                 />
                 {rack.bars
                   .filter((bar) => bar.runId === dragged?.runId)
@@ -161,20 +172,18 @@ export function Timeline({
                   ))}
               </g>
             ))}
-            <PitFire row={row} messageContext={messageContext} />
+            <PitFire row={row} lines={layout.servings.map((serving) => serving.x)} messageContext={messageContext} />
           </g>
         );
       })}
       {layout.holds.map((row, i) => (
         <g key={row.gearId}>
-          <line x1={0} x2={widthPx} y1={row.y - 7} y2={row.y - 7} stroke="var(--line)" />
-          {i === 0 && (
-            <text x={12} y={row.y + 13} className="text-[13px] font-bold" fill="var(--ink)">
-              Holding
-            </text>
-          )}
-          <text x={12} y={row.y + (i === 0 ? 29 : 14)} className="text-[11.5px]" fill="var(--soft)">
-            {row.gearId === 'board' ? 'board, tented' : gearName(messageContext, row.gearId).toLowerCase()}
+          {i === 0 && <line x1={0} x2={widthPx} y1={row.y - 4} y2={row.y - 4} stroke="var(--line)" />}
+          <text x={12} y={row.y + 11} className="text-[11.5px]" fill="var(--soft)">
+            <tspan className="font-bold" fill="var(--ink)">
+              {i === 0 ? 'Hold ' : ''}
+            </tspan>
+            {(row.gearId === 'board' ? 'board, tented' : gearName(messageContext, row.gearId).toLowerCase()).slice(0, i === 0 ? 15 : 20)}
           </text>
           {row.bars.map((bar) => (
             <RunBar
@@ -189,13 +198,15 @@ export function Timeline({
           ))}
         </g>
       ))}
-      <CrewLines layout={layout} widthPx={widthPx} />
+      <Roads layout={layout} messageContext={messageContext} plan={plan} widthPx={widthPx} />
+      <People layout={layout} messageContext={messageContext} plan={plan} widthPx={widthPx} />
+      <HandsUnnamed layout={layout} widthPx={widthPx} />
       {inView && (
         <g>
           <line
             x1={xAt(scale, nowMs)}
             x2={xAt(scale, nowMs)}
-            y1={40}
+            y1={38}
             y2={bodyBottom}
             stroke="var(--ember)"
             strokeDasharray="4 3"

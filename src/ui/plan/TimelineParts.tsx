@@ -1,4 +1,4 @@
-import type { Shift, Trip } from '../../core/model';
+import type { Shift } from '../../core/model';
 import { xAt, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
@@ -20,9 +20,9 @@ export function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone:
   }
   return nights.map(({ x0, x1 }) => (
     <g key={x0}>
-      <rect x={x0} width={x1 - x0} y={46} height={bottom - 46} fill="var(--shade)" />
+      <rect x={x0} width={x1 - x0} y={42} height={bottom - 42} fill="var(--shade)" />
       {x1 - x0 > 60 && (
-        <text x={(x0 + x1) / 2} y={43} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
+        <text x={(x0 + x1) / 2} y={39} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
           night
         </text>
       )}
@@ -30,58 +30,20 @@ export function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone:
   ));
 }
 
-/** Hours in which the crew would rather sleep, and hours on the road. */
-export function QuietAndRoad({
-  layout,
-  quiet,
-  trips,
-  bottom,
-}: {
-  layout: TimelineLayout;
-  quiet: readonly Shift[];
-  trips: readonly Trip[];
-  bottom: number;
-}) {
-  const { scale, prepCrew } = layout;
-  const span = (fromMs: number, toMs: number) => ({
-    x0: Math.max(scale.leftPx, xAt(scale, fromMs)),
-    x1: Math.min(scale.rightPx, xAt(scale, toMs)),
-  });
-  return (
-    <g>
-      {quiet
-        .map(({ fromMs, toMs }) => span(fromMs, toMs))
-        .filter(({ x0, x1 }) => x1 > x0 + 4)
-        .map(({ x0, x1 }) => (
-          <g key={x0}>
-            <line
-              x1={x0}
-              x2={x1}
-              y1={prepCrew.y + prepCrew.height}
-              y2={prepCrew.y + prepCrew.height}
-              stroke="var(--soft)"
-              strokeWidth={3}
-            />
-            {x1 - x0 > 70 && (
-              <text x={(x0 + x1) / 2} y={prepCrew.y + prepCrew.height - 6} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
-                quiet hours
-              </text>
-            )}
-          </g>
-        ))}
-      {trips
-        .map((trip) => ({ ...span(trip.leaveMs, trip.arriveMs), id: trip.id }))
-        .filter(({ x0, x1 }) => x1 > x0)
-        .map(({ x0, x1, id }) => (
-          <g key={id}>
-            <rect x={x0} width={x1 - x0} y={54} height={bottom - 54} fill="var(--slate)" opacity={0.18} />
-            <text x={(x0 + x1) / 2} y={66} textAnchor="middle" className="text-[11px] font-bold" fill="var(--slate)">
-              drive
-            </text>
-          </g>
-        ))}
-    </g>
-  );
+/** Hours in which the crew would rather sleep. */
+export function QuietHours({ layout, quiet }: { layout: TimelineLayout; quiet: readonly Shift[] }) {
+  const { scale, heightPx } = layout;
+  return quiet
+    .map(({ fromMs, toMs }) => ({
+      x0: Math.max(scale.leftPx, xAt(scale, fromMs)),
+      x1: Math.min(scale.rightPx, xAt(scale, toMs)),
+    }))
+    .filter(({ x0, x1 }) => x1 > x0 + 4)
+    .map(({ x0, x1 }) => (
+      <line key={x0} x1={x0} x2={x1} y1={heightPx - 2} y2={heightPx - 2} stroke="var(--soft)" strokeWidth={3}>
+        <title>quiet hours</title>
+      </line>
+    ));
 }
 
 export function Rulers({ layout, messageContext, bottom }: { layout: TimelineLayout; messageContext: MessageContext; bottom: number }) {
@@ -104,7 +66,7 @@ export function Rulers({ layout, messageContext, bottom }: { layout: TimelineLay
         const nearLine = layout.servings.some((serving) => Math.abs(serving.x - tick.x) < 3);
         return (
           <g key={tick.atMs}>
-            <line x1={tick.x} x2={tick.x} y1={nearLine ? 46 : 40} y2={bottom} stroke="var(--line)" />
+            <line x1={tick.x} x2={tick.x} y1={nearLine ? 42 : 36} y2={bottom} stroke="var(--line)" />
             <text x={tick.x} y={17} textAnchor="middle" className="figures text-[12.5px] font-bold" fill="var(--ink)">
               {showDay && tick.x > scale.leftPx + 24 ? `${days[i]!.slice(0, 3)} ${label}` : label}
             </text>
@@ -141,20 +103,22 @@ export function ServingFlags({ layout, messageContext }: { layout: TimelineLayou
   });
 }
 
-export function CrewLines({ layout, widthPx }: { layout: TimelineLayout; widthPx: number }) {
-  const { prepCrew } = layout;
-  const base = prepCrew.y + prepCrew.height - 4;
+/** Minutes of work by the quarter of an hour, where nobody is named. */
+export function HandsUnnamed({ layout, widthPx }: { layout: TimelineLayout; widthPx: number }) {
+  const { hands } = layout;
+  if (!hands) return null;
+  const base = hands.y + hands.height - 3;
   return (
     <g>
-      <line x1={0} x2={widthPx} y1={prepCrew.y - 5} y2={prepCrew.y - 5} stroke="var(--line)" />
-      <text x={12} y={prepCrew.y + 13} className="text-[13px] font-bold" fill="var(--ink)">
+      <line x1={0} x2={widthPx} y1={hands.y - 4} y2={hands.y - 4} stroke="var(--line)" />
+      <text x={12} y={hands.y + 12} className="text-[12.5px] font-bold" fill="var(--ink)">
         Hands
       </text>
-      <text x={12} y={prepCrew.y + 28} className="text-[11.5px]" fill="var(--soft)">
+      <text x={12} y={hands.y + 25} className="text-[11px]" fill="var(--soft)">
         minutes of work
       </text>
-      {prepCrew.bins.map((bin) => {
-        const height = Math.max(3, (bin.minutes / prepCrew.mostMinutes) * (prepCrew.height - 8));
+      {hands.bins.map((bin) => {
+        const height = Math.max(3, (bin.minutes / hands.mostMinutes) * (hands.height - 6));
         return (
           <rect key={bin.x0} x={bin.x0} width={Math.max(4, bin.x1 - bin.x0 - 1)} y={base - height} height={height} fill="var(--slate)">
             <title>{`${Math.round(bin.minutes)} min of work`}</title>

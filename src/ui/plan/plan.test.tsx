@@ -87,8 +87,8 @@ describe('the drawing of a plan', () => {
       pitIds: [],
       pieces: [],
     };
-    expect(drawn({ ...plan, trips: [trip] })).toContain('>drive<');
-    expect(drawn()).not.toContain('>drive<');
+    expect(drawn({ ...plan, trips: [trip] })).toContain('>To green<');
+    expect(drawn()).not.toContain('>Road<');
   });
 
   it('outlines what another plan has elsewhere, and nothing that is the same', () => {

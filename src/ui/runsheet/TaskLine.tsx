@@ -16,6 +16,9 @@ export interface Row {
 
 const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
 
+/** How one mixes or makes ready is said once. */
+const sameMaking = (a: Task, b: Task) => a.what !== undefined && a.what.code === b.what?.code;
+
 /** Lines of a day: each task, with those after it that say the very same of the same fire or meat. */
 export function rowsOf(tasks: readonly Task[], titleOf: (task: Task) => string): Row[] {
   const rows: Row[] = [];
@@ -49,13 +52,15 @@ export function TaskLine({
   const { task, again } = row;
   const everyMin = rhythmMin(row);
   const words = taskMessage(messageContext, task, plan.runs);
-  const known = RHYTHM.includes(task.kind) && plan.tasks.find((each) => alike(each, task)) !== task;
+  const told = RHYTHM.includes(task.kind) ? (each: Task) => alike(each, task) : (each: Task) => sameMaking(each, task);
+  const first = plan.tasks.find(told);
+  const known = first !== undefined && first !== task;
   const time = (each: Task) => (
     <time key={each.id} dateTime={new Date(each.atMs).toISOString()} className="figures font-bold">
       {clockTime(each.atMs, messageContext.event.timeZone, messageContext.units.clock)}
     </time>
   );
-  const first = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
+  const lifts = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
   const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
   return (
     <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5 print:gap-1 print:py-0 print:leading-snug">
@@ -81,7 +86,7 @@ export function TaskLine({
       </span>
       <span className="figures whitespace-nowrap text-[0.85rem] text-soft">
         {task.opening !== undefined &&
-          (first ? (
+          (lifts ? (
             <>
               <DoorOpen size={14} className="inline" aria-hidden /> open
             </>
