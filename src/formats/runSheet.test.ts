@@ -10,7 +10,8 @@ import { runSheetCsv } from './runSheetCsv';
 import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp, readUnits } from './units';
 import type { MessageContext } from './messages/names';
 import { planProblemMessage } from './messages/problem';
-import { oddsMessage, reasonMessage, taskMessage } from './messages/task';
+import { oddsMessage, reasonMessage } from './messages/reason';
+import { taskMessage } from './messages/task';
 
 const MIN = 60_000;
 const menu = [

@@ -127,17 +127,19 @@ test('equipment: a box is tested, a thermometer reads wrong, a zone reaches beyo
   await expect(dialog.getByLabel('End of band 1 of rack 1')).toHaveValue('40');
 });
 
-test('the day: weather, venue and who is on duty', async ({ page }) => {
+test('the day: weather, places and who is on duty', async ({ page }) => {
   await makeEvent(page, 'A windy day');
   await stage(page, 'Pits');
-  await page.getByRole('button', { name: 'Weather, venue and crew' }).click();
+  await page.getByRole('button', { name: 'Weather, places and crew' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Wind').fill('20');
-  await dialog.getByLabel('Drive to the venue').fill('35');
+  await dialog.getByRole('button', { name: 'Add a place' }).click();
+  await dialog.getByLabel('Place 2').fill('Sorrel Down');
+  await dialog.getByLabel('Base to Sorrel Down').fill('35');
   await dialog.getByRole('button', { name: 'Add a shift' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/wind 20 mph/)).toBeVisible();
-  await expect(page.getByText(/35 min drive/)).toBeVisible();
+  await expect(page.getByText(/Sorrel Down, a drive of 35 min/)).toBeVisible();
   await expect(page.getByText('Isa')).toBeVisible();
   await page.getByRole('combobox', { name: 'Use the equipment of another event' }).selectOption({ label: 'Gannet Point, 150 years' });
   await expect(page.getByText('The same equipment is chosen here.')).toBeVisible();
@@ -147,10 +149,10 @@ test('the day: weather, venue and who is on duty', async ({ page }) => {
   await addCut(page, 'chicken-half');
   await saved(page);
   await stage(page, 'Plan');
-  await expect(page.locator('svg').getByText('drive', { exact: true })).toBeVisible();
+  await expect(page.locator('svg').getByText('Road', { exact: true })).toBeVisible();
   await stage(page, 'Run sheet');
-  const loadOut = page.getByRole('region', { name: 'Load-out for Supper' });
+  const loadOut = page.getByRole('region', { name: 'Load-out to Sorrel Down for Supper', exact: true });
   await expect(loadOut).toContainText(/leave .*\d\d:\d\d/);
   await expect(loadOut).toContainText(/chicken halves, [\d.]+ lb/);
-  await expect(page.getByRole('main').getByText(/^Drive to /)).toBeVisible();
+  await expect(page.getByRole('main').getByText('Drive to Sorrel Down for supper')).toBeVisible();
 });

@@ -66,6 +66,8 @@ export async function stage(
 
 /** What is done before the fire, as the run sheet says it. */
 const PREP = /^\d+:\d+\D*?(Trim|Season|Salt|Fill|Mix the brine|Lay|Rinse|Inject|Thaw|Move .* from the freezer|Take .* out of the cold)/;
+/** Made ready in the gaps, within the kitchen's hours. */
+const READY = /^\d+:\d+\D*?(Mix the|Make the|Lay out|Lay fuel|Knives|Labels|Warm the|Heat the)/;
 /** Tending a fire: an even rhythm stands in one line a day, so which times are written depends on where midnight falls. */
 const TENDING = /Feed the|A piece of|Fill the water|Clear the ash/;
 
@@ -77,7 +79,7 @@ export async function sheetInstants(page: Page, which: 'all' | 'cook' = 'all'): 
     .locator('time')
     .evaluateAll((all) => all.map((each) => [Date.parse(each.getAttribute('datetime')!), each.closest('li')?.textContent ?? ''] as const));
   return times
-    .filter(([, words]) => which === 'all' || !(PREP.test(words) || TENDING.test(words)))
+    .filter(([, words]) => which === 'all' || !(PREP.test(words) || READY.test(words) || TENDING.test(words)))
     .map(([ms]) => ms / 60_000)
     .sort((a, b) => a - b);
 }

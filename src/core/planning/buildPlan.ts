@@ -2,7 +2,7 @@ import { longSmokes } from '../fire';
 import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
 import { kitchenOf, type Library, type Plan, type PlanProblem } from '../model';
 import { coldUses, placeSteps, prepProblems } from '../prep';
-import { needConflicts, seasoningOf } from '../quantities';
+import { needConflicts, seasoningOf, stagedCarving } from '../quantities';
 import {
   newForecastCache,
   scheduleBy,
@@ -52,8 +52,11 @@ export function* searchPlan(
 }
 
 /** The whole plan of an event round a schedule: prep, probes, tasks, and whatever does not fit. */
-export function planFrom(input: PlanInput, { scheme, lower, ...scheduled }: Found): Plan {
+export function planFrom(input: PlanInput, { scheme, lower, ...found }: Found): Plan {
   const { event, library } = input;
+  // Hands that are not counted carve as the kitchen has carvers.
+  const runs = found.stays ? found.runs : stagedCarving(event, library, found.runs, kitchenOf(event).carvers);
+  const scheduled = { ...found, runs };
   const orders = batchOrders(input);
   const prepared = prepOrders(input, scheduled.runs);
   const { prepCrew, deliverAtMs } = kitchenOf(event);

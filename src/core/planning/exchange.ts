@@ -27,11 +27,12 @@ import {
   type Trip,
 } from '../model';
 import { newForecastCache } from '../schedule';
+import { driveMinOf, setUpMinOf } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { exchangeTasksOf } from './exchangeTasks';
 import type { PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
-import { driveMinOf, rulesOf, setUpMinOf } from './travelOf';
+import { rulesOf } from './travelOf';
 
 /** What of an event the rules are about, as the checker reads it. Only batches that can be planned are there. */
 export function exchangeEventOf(input: PlanInput): ExchangeEvent {

@@ -2,7 +2,6 @@ export { checkedPlan, rulesBroken } from './checkedPlan';
 export { exchangeData, exchangeEventOf, exchangePlanOf } from './exchange';
 export { buildPlan, planFrom, searchPlan } from './buildPlan';
 export { batchOrders, searchInputOf } from './searchInput';
-export { driveMinOf, setUpMinOf } from './travelOf';
 export type { PlanInput, Spare } from './planInput';
 export { runCurve } from './runCurve';
 export type { RunCurve } from './runCurve';

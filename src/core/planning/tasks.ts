@@ -133,30 +133,33 @@ function travelTasks({ trips, travelWork }: Pick<Plan, 'trips' | 'travelWork'>):
 
 const finishOf = (run: Run): string => run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
 
-/** Carving as it is shared out: one task for each pair of hands, from when it begins until it is through. */
+/** A person's knife work this close together is one task. */
+const ONE_CARVING_MIN = 10;
+
+/** Carving as it is shared out: one task for each pair of hands and each stretch of it. */
 function carveTasks(run: Run): Task[] {
-  const shares = new Map<string, { placeId: string; who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }>();
-  for (const { kind, atMs, minutes, placeId, who, pieceIds } of run.work) {
+  const shares: { placeId: string; who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }[] = [];
+  for (const { kind, atMs, minutes, placeId, who, pieceIds } of [...run.work].sort((a, b) => a.atMs - b.atMs)) {
     if (kind !== 'carve') continue;
-    const key = who.join();
     const toMs = addMinutes(atMs, minutes);
-    const share = shares.get(key);
-    if (!share) shares.set(key, { placeId, who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
+    const share = shares.findLast((each) => each.who.join() === who.join());
+    if (!share || atMs > addMinutes(share.toMs, ONE_CARVING_MIN))
+      shares.push({ placeId, who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
     else {
-      share.atMs = Math.min(share.atMs, atMs);
       share.toMs = Math.max(share.toMs, toMs);
       share.minutes += minutes;
       share.pieceIds.push(...pieceIds);
     }
   }
-  return [...shares.values()].map(({ placeId, who, atMs, minutes, pieceIds }, i) => ({
+  return shares.map(({ placeId, who, atMs, minutes, pieceIds }, i) => ({
     id: `${run.id}/carve${i === 0 ? '' : i + 1}`,
     kind: 'carve',
     atMs,
     minutes,
     placeId,
     runId: run.id,
-    ...(who.length > 0 && { who, pieceIds }),
+    pieceIds,
+    ...(who.length > 0 && { who }),
   }));
 }
 

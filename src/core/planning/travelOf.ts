@@ -1,30 +1,11 @@
-import {
-  BOX_LITRES_PER_KG,
-  DEFAULT_VENUE,
-  homeIdOf,
-  KG_PER_SLOT,
-  servingPlaceId,
-  standsAt,
-  type CookEvent,
-  type Scheme,
-  type Serving,
-} from '../model';
+import { BOX_LITRES_PER_KG, homeIdOf, KG_PER_SLOT, servingPlaceId, standsAt, type CookEvent, type Scheme } from '../model';
 import type { RulesVersion } from '../quantities';
 import { forecastBatch, type BatchOrder, type ForecastCache, type ForecastContext, type SearchInput } from '../schedule';
-import { allTogether, itinerary, wayBetween, minutesOf, type TravelProblem, type TravelServing, type Whereabouts } from '../travel';
+import { allTogether, driveMinOf, itinerary, setUpMinOf, type TravelProblem, type TravelServing, type Whereabouts } from '../travel';
 import { addMinutes } from '../units';
 import type { PlanInput } from './planInput';
 
 export const rulesOf = ({ rules = 2 }: Pick<PlanInput, 'rules'>): RulesVersion => rules;
-
-/** Setting up before a serving, its own or the event's. */
-export const setUpMinOf = (event: Pick<CookEvent, 'venue'>, { setUpMin }: Pick<Serving, 'setUpMin'>): number =>
-  setUpMin ?? event.venue?.setUpMin ?? DEFAULT_VENUE.setUpMin;
-
-/** The shortest drive from where things begin to a serving; nothing where it is served there, or no road leads there. */
-export function driveMinOf(event: Pick<CookEvent, 'places' | 'roads'>, serving: Pick<Serving, 'placeId'>): number {
-  return minutesOf(wayBetween(event.roads ?? [], homeIdOf(event), servingPlaceId(event, serving)) ?? []);
-}
 
 /** A cook is begun so long before it need be, at a place one drives to. */
 const AHEAD_SLACK_MIN = 45;

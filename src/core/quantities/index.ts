@@ -1,7 +1,7 @@
 export { BRINE, brineFor, brineHours, iceFor } from './brine';
 export { batchContents, carriedIn, dishesServed, needConflicts, sideContents, undeclaredDishes } from './carried';
 export type { Contents, NeedConflict } from './carried';
-export { carveManner, carvePlan } from './carving';
+export { carveManner, carvePlan, neededMs, stagedCarving } from './carving';
 export type { CarveTurn } from './carving';
 export { COLD_LITRES_PER_KG, coldMoments, overFull } from './coldSpace';
 export type { ColdMoment, ColdUse } from './coldSpace';

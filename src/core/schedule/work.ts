@@ -1,4 +1,5 @@
 import type { Pit, Work } from '../model';
+import { neededMs } from '../quantities';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
@@ -55,14 +56,37 @@ export function reclaimCrew(
   return claimCrew(context, placeId, window, pieces, moves);
 }
 
-export function claimCarving({ cut, serving }: BatchOrder, context: PlacementContext, pieceIds: string[], carveAtMs: number): CrewFound {
+/**
+ * Hands for carving: some of it as carving begins, the rest each as late as its guests allow, since sliced meat dries
+ * in minutes; sooner where nobody is free then, later only where nobody is free before.
+ */
+export function claimCarving(
+  { batch, cut, serving }: BatchOrder,
+  context: PlacementContext,
+  pieceIds: string[],
+  carveAtMs: number,
+): CrewFound {
   const placeId = context.whereabouts.placeOfServing(serving.id);
-  const laterMin = Math.floor((addMinutes(serving.atMs, serving.serveForMin) - carveAtMs) / MS_PER_MIN);
+  const endMs = addMinutes(serving.atMs, serving.serveForMin);
+  const { crewLedger } = context;
+  const parts = carvings(cut, pieceIds).map((part) => {
+    const first = batch.pieces.findIndex((piece) => piece.id === part.pieceIds[0]);
+    const latestMs = addMinutes(neededMs(serving, Math.max(0, first), batch.pieces.length), -part.minutes);
+    return { ...part, latestMs: Math.max(carveAtMs, Math.floor(latestMs / MS_PER_MIN) * MS_PER_MIN) };
+  });
+  const claimAt = (part: (typeof parts)[number], fromMs: number): Work | undefined => {
+    const laterMin = Math.floor((endMs - fromMs) / MS_PER_MIN);
+    const claimed = crewLedger.claimAll([{ atMs: fromMs, minutes: part.minutes, laterMin }], placeId);
+    if ('short' in claimed) return undefined;
+    return { kind: 'carve', minutes: part.minutes, placeId, pieceIds: part.pieceIds, ...claimed.done[0]! };
+  };
   const work: Work[] = [];
-  for (const part of carvings(cut, pieceIds)) {
-    const claimed = context.crewLedger.claimAll([{ atMs: carveAtMs, minutes: part.minutes, laterMin }], placeId);
-    if ('short' in claimed) return { short: { code: 'hands', kind: 'carve', atMs: carveAtMs, minutes: part.minutes } };
-    work.push({ kind: 'carve', minutes: part.minutes, placeId, pieceIds: part.pieceIds, ...claimed.done[0]! });
+  const [first, ...rest] = parts.sort((a, b) => a.latestMs - b.latestMs);
+  for (const part of first ? [first, ...rest.reverse()] : []) {
+    const soonerMs = part === first ? undefined : crewLedger.latestFree(carveAtMs, part.latestMs, part.minutes, placeId);
+    const done = claimAt(part, part === first ? carveAtMs : (soonerMs ?? part.latestMs));
+    if (!done) return { short: { code: 'hands', kind: 'carve', atMs: carveAtMs, minutes: part.minutes } };
+    work.push(done);
   }
-  return { work };
+  return { work: work.sort((a, b) => a.atMs - b.atMs) };
 }

@@ -5,7 +5,8 @@ import { buildPlan } from '../../core/planning';
 import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from '../units';
 import { batchName, capital, piecesMessage, type MessageContext } from './names';
 import { planProblemMessage } from './problem';
-import { oddsMessage, reasonMessage, taskMessage } from './task';
+import { oddsMessage, reasonMessage } from './reason';
+import { taskMessage } from './task';
 
 const METRIC: Units = { temp: 'C', mass: 'kg', clock: '12' };
 const event = eventOf([

@@ -20,7 +20,7 @@ import {
   type Warmer,
 } from '../../core/model';
 import { isInEventDays } from '../../core/edits';
-import { setUpMinOf } from '../../core/planning';
+import { setUpMinOf } from '../../core/travel';
 import { AIR_GAP_MM } from '../../core/packing';
 import { limitsOf } from '../../core/safety';
 import {

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { supperFile } from '../../../tests/fixtures/supper';
 import { checkPlan } from '../../core/check';
-import { buildPlan, checkedPlan, driveMinOf, exchangeEventOf, exchangePlanOf, withNamedPlan } from '../../core/planning';
+import { buildPlan, checkedPlan, exchangeEventOf, exchangePlanOf, withNamedPlan } from '../../core/planning';
+import { driveMinOf } from '../../core/travel';
 import { newForecastCache } from '../../core/schedule';
 import { MS_PER_MIN } from '../../core/units';
 import {

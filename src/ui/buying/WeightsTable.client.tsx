@@ -7,7 +7,7 @@ import type { PieceWeightsInput } from '../../inputs';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMoney } from '../../formats/units';
 import { capital, pieceTag, type MessageContext } from '../../formats/messages/names';
-import { oddsMessage } from '../../formats/messages/task';
+import { oddsMessage } from '../../formats/messages/reason';
 import type { DocumentAction } from '../document/documentActions';
 import { announce, complain } from '../kit/actions';
 import { FieldError, inputClass } from '../kit/Field';

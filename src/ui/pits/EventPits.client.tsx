@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
 import { DEFAULT_VENUE, homeIdOf, MILD_DAY, placeName, placesOf, servingPlaceId, type CookEvent, type Equipment } from '../../core/model';
-import { driveMinOf, setUpMinOf } from '../../core/planning';
+import { driveMinOf, setUpMinOf } from '../../core/travel';
 import { clockWords, dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
 import { PitFacts } from '../equipment/PitFacts';

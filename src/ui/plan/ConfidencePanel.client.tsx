@@ -4,7 +4,7 @@ import type { PlanFigures, PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
 import { formatMass, formatShare } from '../../formats/units';
-import { oddsMessage } from '../../formats/messages/task';
+import { oddsMessage } from '../../formats/messages/reason';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
 import { Slider } from '../kit/Slider';

@@ -100,24 +100,25 @@ export function DayStrip({ messageContext, plan, widthPx, nowMs, selectedId, onS
           strokeWidth={2}
         />
       )}
-      {each.label && (
-        <g transform={`translate(${at(each.y) + 2} ${each.label.x0}) rotate(90)`} pointerEvents="none">
-          {each.label.inside && (
-            <rect
-              y={-(each.height - 2) * share + 1}
-              width={each.label.widthPx}
-              height={(each.height - 3) * share}
-              rx={2}
-              fill="var(--chip)"
-            />
-          )}
-          <text x={4} y={-3} className="text-[11px] font-bold" fill={each.label.inside ? 'var(--on-chip)' : 'var(--ink)'}>
-            {each.label.text}
-          </text>
-        </g>
-      )}
     </g>
   );
+  const nameOf = (each: Bar, key: string) =>
+    each.label && (
+      <g key={key} transform={`translate(${at(each.y) + 2} ${each.label.x0}) rotate(90)`} pointerEvents="none" aria-hidden>
+        {each.label.inside && (
+          <rect
+            y={-(each.height - 2) * share + 1}
+            width={each.label.widthPx}
+            height={(each.height - 3) * share}
+            rx={2}
+            fill="var(--chip)"
+          />
+        )}
+        <text x={4} y={-3} className="text-[11px] font-bold" fill={each.label.inside ? 'var(--on-chip)' : 'var(--ink)'}>
+          {each.label.text}
+        </text>
+      </g>
+    );
   return (
     <svg
       width={widthPx}
@@ -176,6 +177,7 @@ export function DayStrip({ messageContext, plan, widthPx, nowMs, selectedId, onS
             <g key={rack.rackIds.join()}>
               {head(rack.y + 11, rack.name)}
               {rack.bars.map((each) => bar(each, `${rack.rackIds[0]}-${each.runId}-${each.x0}`))}
+              {rack.bars.map((each) => nameOf(each, `name-${each.runId}-${each.x0}`))}
             </g>
           ))}
         </g>
@@ -184,6 +186,7 @@ export function DayStrip({ messageContext, plan, widthPx, nowMs, selectedId, onS
         <g key={row.gearId}>
           {head(row.y + 11, row.gearId === 'board' ? 'board' : gearName(messageContext, row.gearId))}
           {row.bars.map((each) => bar(each, `hold-${row.gearId}-${each.batchId}`))}
+          {row.bars.map((each) => nameOf(each, `name-${each.batchId}`))}
         </g>
       ))}
       {layout.road?.trips.map(({ tripId, x0, x1, y }) => (

@@ -1,8 +1,7 @@
-import { homeIdOf, type Plan } from '../../core/model';
+import { homeIdOf, type Plan, type Task } from '../../core/model';
 import type { TimelineLayout } from '../../core/timeline';
 import { clockTime } from '../../formats/clock';
-import { capital, list, memberName, placeName, type MessageContext } from '../../formats/messages/names';
-import { taskMessage } from '../../formats/messages/task';
+import { batchName, capital, list, lowerPit, memberName, pitName, placeName, type MessageContext } from '../../formats/messages/names';
 
 interface RowsProps {
   layout: TimelineLayout;
@@ -83,7 +82,7 @@ export function People({ layout, messageContext, plan, widthPx }: RowsProps) {
         ))}
         {person.work.map(({ x0, x1, task }) => (
           <rect key={task.id} x={x0} width={Math.max(2, x1 - x0)} y={mid - 4.5} height={9} fill="var(--ink)" opacity={0.75}>
-            <title>{`${time(task.atMs)} ${taskMessage(messageContext, task, plan.runs).title}`}</title>
+            <title>{`${time(task.atMs)} ${wordsOf(messageContext, plan, task)}`}</title>
           </rect>
         ))}
         {person.trips.map(({ x0, x1, tripId }) => (
@@ -94,4 +93,30 @@ export function People({ layout, messageContext, plan, widthPx }: RowsProps) {
       </g>
     );
   });
+}
+
+const WORDS: Partial<Record<Task['kind'], string>> = {
+  load: 'put on',
+  reload: 'feed',
+  ash: 'clear the ash of',
+  water: 'fill the water of',
+  wood: 'lay wood on',
+  closeAir: 'close the air of',
+  setPoint: 'set',
+  mixBrine: 'mix the brine for',
+  loadVan: 'load the van',
+  setUp: 'set up',
+  packUp: 'pack up',
+  prepare: 'make ready',
+};
+
+/** What somebody does, in two words; the run sheet says it in full. */
+function wordsOf(messageContext: MessageContext, plan: Plan, task: Task): string {
+  const batchId = task.batchId ?? plan.runs.find((run) => run.id === task.runId)?.batchId;
+  const object = batchId
+    ? batchName(messageContext, batchId).toLowerCase()
+    : task.pitId
+      ? `the ${lowerPit(pitName(messageContext, task.pitId))}`
+      : '';
+  return `${WORDS[task.kind] ?? task.kind} ${object}`.trim();
 }

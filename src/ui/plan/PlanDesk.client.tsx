@@ -19,12 +19,12 @@ import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
 import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
-import { DayStrip } from './DayStrip';
 import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
 
+const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
@@ -197,14 +197,16 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
           {plan.runs.length > 0 ? (
             <>
               {widthPx < STRIP_BELOW_PX ? (
-                <DayStrip
-                  messageContext={messageContext}
-                  plan={plan}
-                  widthPx={widthPx}
-                  nowMs={nowMs}
-                  selectedId={selectedId}
-                  onSelect={setSelectedId}
-                />
+                <Suspense>
+                  <DayStrip
+                    messageContext={messageContext}
+                    plan={plan}
+                    widthPx={widthPx}
+                    nowMs={nowMs}
+                    selectedId={selectedId}
+                    onSelect={setSelectedId}
+                  />
+                </Suspense>
               ) : (
                 <Timeline
                   messageContext={messageContext}

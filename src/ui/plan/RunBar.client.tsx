@@ -118,15 +118,15 @@ export function RunBar({ bar, messageContext, plan, selected, countAll, onSelect
         />
       )}
       {pinned && <path d={`M${bar.x0 - 1} ${bar.y - 5}h8l-4 8z`} fill="var(--ember)" aria-hidden />}
-      {bar.label && <BarName label={bar.label} y={bar.y} height={bar.height} />}
     </g>
   );
 }
 
 /** A name inside its bar stands on a dark ground, one beside it on the paper. */
-function BarName({ label, y, height }: { label: NonNullable<Bar['label']>; y: number; height: number }) {
+export function BarName({ bar: { label, y, height } }: { bar: Bar }) {
+  if (!label) return null;
   return (
-    <g pointerEvents="none">
+    <g pointerEvents="none" aria-hidden>
       {label.inside && <rect x={label.x0} y={y + 1} width={label.widthPx} height={height - 2} rx={2} fill="var(--chip)" />}
       <text x={label.x0 + 4} y={y + height - 3.5} className="text-[11px] font-bold" fill={label.inside ? 'var(--on-chip)' : 'var(--ink)'}>
         {label.text}

@@ -9,7 +9,7 @@ import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMinutes, formatShare, formatTemp, type Units, formatLayer } from '../../formats/units';
 import { capital, piecesMessage, pitName, rackName, type MessageContext } from '../../formats/messages/names';
-import { reasonMessage } from '../../formats/messages/task';
+import { reasonMessage } from '../../formats/messages/reason';
 import { Button } from '../kit/Button';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {

@@ -9,7 +9,7 @@ import { gearName, type MessageContext } from '../../formats/messages/names';
 import { Ghosts, type Ghost } from './Ghosts';
 import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
-import { RunBar, type BarDrag } from './RunBar.client';
+import { BarName, RunBar, type BarDrag } from './RunBar.client';
 import { People, Roads } from './People';
 import { HandsUnnamed, Nights, QuietHours, Rulers, ServingFlags, ServingLines } from './TimelineParts';
 
@@ -149,6 +149,9 @@ export function Timeline({
                     pinned={plan.runs.find((run) => run.id === bar.runId)?.pinned}
                   />
                 ))}
+                {rack.bars.map((bar) => (
+                  <BarName key={`${bar.runId}-${bar.x0}`} bar={bar} />
+                ))}
                 <Ghosts
                   scale={scale}
                   messageContext={messageContext}
@@ -198,6 +201,11 @@ export function Timeline({
           ))}
         </g>
       ))}
+      {layout.holds
+        .flatMap((row) => row.bars)
+        .map((bar) => (
+          <BarName key={`${bar.runId}-${bar.y}`} bar={bar} />
+        ))}
       <Roads layout={layout} messageContext={messageContext} plan={plan} widthPx={widthPx} />
       <People layout={layout} messageContext={messageContext} plan={plan} widthPx={widthPx} />
       <HandsUnnamed layout={layout} widthPx={widthPx} />

@@ -1,12 +1,21 @@
 'use client';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
-import { type CarveManner, cutIn, kitchenOf, type CookEvent, type CoolingWay, type Plan, type Serving } from '../../core/model';
+import { type Batch, type CarveManner, cutIn, type CookEvent, type CoolingWay, type Plan, type Serving } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { carveManner, carvePlan, type CarveTurn } from '../../core/quantities';
 import type { CoolingForecast } from '../../core/safety';
 import { clockTime } from '../../formats/clock';
-import { batchName, capital, gearName, list, pieceTag, type MessageContext, messageContextOf } from '../../formats/messages/names';
+import {
+  batchName,
+  capital,
+  gearName,
+  list,
+  memberName,
+  pieceTag,
+  type MessageContext,
+  messageContextOf,
+} from '../../formats/messages/names';
 import { formatMinutes, formatTemp } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
@@ -37,15 +46,13 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
   const units = useUnits();
   const { event } = input;
   const messageContext = messageContextOf(input, units);
-  const { carvers } = kitchenOf(event);
   return (
     <main className="mx-auto max-w-6xl px-4 py-5">
       <div className="mb-3 flex flex-wrap items-end justify-between gap-3 print:hidden">
         <div>
           <h1 className="text-2xl">Service</h1>
           <p className="text-[0.92rem] text-soft">
-            Each piece is opened as late as its guests allow: sliced meat dries in minutes. {carvers} {carvers === 1 ? 'carver' : 'carvers'}
-            .
+            Some is carved as carving begins, the rest as late as its guests allow: sliced meat dries in minutes.
           </p>
         </div>
         <KitchenDialog event={event} saveKitchen={actions.saveKitchen} />
@@ -80,7 +87,7 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
           </Tabs.List>
           <Tabs.Content value="carving">
             {event.servings.map((serving) => (
-              <Carving key={serving.id} messageContext={messageContext} plan={plan} serving={serving} carvers={carvers} />
+              <Carving key={serving.id} messageContext={messageContext} plan={plan} serving={serving} />
             ))}
           </Tabs.Content>
           <Tabs.Content value="cards">
@@ -95,19 +102,9 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
   );
 }
 
-function Carving({
-  messageContext,
-  plan,
-  serving,
-  carvers,
-}: {
-  messageContext: MessageContext;
-  plan: Plan;
-  serving: Serving;
-  carvers: number;
-}) {
+function Carving({ messageContext, plan, serving }: { messageContext: MessageContext; plan: Plan; serving: Serving }) {
   const { event, library, units } = messageContext;
-  const { turns, fewestCarvers, shortMin, labourMin } = carvePlan(event, library, plan, serving, carvers);
+  const { turns, carvers, fewestCarvers, lateMin, labourMin } = carvePlan(event, library, plan, serving);
   if (turns.length === 0) return null;
   const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
   const batches = [...new Set(turns.map((turn) => turn.batchId))];
@@ -118,11 +115,11 @@ function Carving({
         <h2 className="text-lg">
           {serving.name} <span className="figures">{time(serving.atMs)}</span>
         </h2>
-        <p className={`figures text-[0.95rem] ${shortMin > 0 ? 'font-semibold text-bad' : 'text-soft'}`}>
+        <p className={`figures text-[0.95rem] ${lateMin >= 1 ? 'font-semibold text-bad' : 'text-soft'}`}>
           {formatMinutes(labourMin)} of knife work.{' '}
-          {shortMin > 0
-            ? `Too few hands: carving would have to begin ${formatMinutes(Math.ceil(shortMin))} before it may. ${fewestCarvers ? `${fewestCarvers} carvers would do.` : 'Carve ahead longer.'}`
-            : `${fewestCarvers} ${fewestCarvers === 1 ? 'carver is' : 'carvers are'} enough.`}
+          {lateMin >= 1
+            ? `Too few hands: some comes ${formatMinutes(Math.ceil(lateMin))} after its guests. ${fewestCarvers ? `${fewestCarvers} carvers would do.` : 'Carve ahead longer.'}`
+            : `${fewestCarvers ?? carvers} ${(fewestCarvers ?? carvers) === 1 ? 'carver is' : 'carvers are'} enough.`}
         </p>
       </div>
       <CarveChart messageContext={messageContext} serving={serving} turns={turns} carvers={carvers} />
@@ -179,14 +176,20 @@ function Carving({
 
 const turnsMessage = (messageContext: MessageContext, batchId: string, turns: CarveTurn[], time: (ms: number) => string): string => {
   const batch = messageContext.event.batches.find((each) => each.id === batchId)!;
-  const tag = (turn: CarveTurn) =>
-    pieceTag(
-      messageContext,
-      batchId,
-      batch.pieces.findIndex((piece) => piece.id === turn.pieceId),
-    );
+  const tag = (turn: CarveTurn) => tagOf(messageContext, batch, turn);
   if (turns.length <= 5) return turns.map((turn) => `${tag(turn)} ${time(turn.fromMs)}`).join(', ');
   return `${tag(turns[0]!)} ${time(turns[0]!.fromMs)}, then one about every ${formatMinutes((turns.at(-1)!.fromMs - turns[0]!.fromMs) / 60_000 / (turns.length - 1))} until ${time(turns.at(-1)!.fromMs)}`;
+};
+
+const tagOf = (messageContext: MessageContext, batch: Batch, { batchId, pieceIds }: CarveTurn) => {
+  const at = (id: string) => batch.pieces.findIndex((piece) => piece.id === id);
+  const first = pieceTag(messageContext, batchId, at(pieceIds[0]!));
+  return pieceIds.length === 1 ? first : `${first} to ${pieceTag(messageContext, batchId, at(pieceIds.at(-1)!))}`;
+};
+
+const carverName = (messageContext: MessageContext, turns: readonly CarveTurn[], carver: number): string => {
+  const [person] = turns.find((turn) => turn.carver === carver)?.who ?? [];
+  return person === undefined ? `Carver ${carver + 1}` : capital(memberName(messageContext, person)).slice(0, 10);
 };
 
 const WIDTH = 1000;
@@ -216,22 +219,18 @@ function CarveChart({
       {Array.from({ length: carvers }, (_, carver) => (
         <g key={carver}>
           <text x={0} y={carver * ROW + 16} className="text-[12px]" fill="var(--soft)">
-            {`Carver ${carver + 1}`}
+            {carverName(messageContext, turns, carver)}
           </text>
           <line x1={70} x2={WIDTH - 10} y1={carver * ROW + 23} y2={carver * ROW + 23} stroke="var(--line)" />
         </g>
       ))}
       {turns.map((turn) => {
         const batch = event.batches.find((each) => each.id === turn.batchId)!;
-        const tag = pieceTag(
-          messageContext,
-          turn.batchId,
-          batch.pieces.findIndex((piece) => piece.id === turn.pieceId),
-        );
+        const tag = tagOf(messageContext, batch, turn);
         const early = turn.fromMs < releaseMs;
         const width = Math.max(2, x(turn.toMs) - x(turn.fromMs) - 1);
         return (
-          <g key={turn.pieceId}>
+          <g key={turn.pieceIds.join()}>
             <title>{`${capital(batchName(messageContext, turn.batchId))} ${tag}: ${time(turn.fromMs)} to ${time(turn.toMs)}`}</title>
             <rect
               x={x(turn.fromMs)}
