@@ -134,7 +134,7 @@ test('the day: weather, places and who is on duty', async ({ page }) => {
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Wind').fill('20');
   await dialog.getByRole('button', { name: 'Add a place' }).click();
-  await dialog.getByLabel('Place 2').fill('Sorrel Down');
+  await dialog.getByRole('textbox', { name: 'Place 2' }).fill('Sorrel Down');
   await dialog.getByLabel('Base to Sorrel Down').fill('35');
   await dialog.getByRole('button', { name: 'Add a shift' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();

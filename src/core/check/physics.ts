@@ -67,6 +67,8 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
   return broken;
 }
 
+const LONGEST_HOLD_MIN = 16 * 60;
+
 const roastServedRare = (cut: Cut) => cut.done.by === 'core' && cut.done.coreC < 60;
 
 /** The set points a piece lives through, minutes from going on. */
@@ -87,22 +89,36 @@ function programme(run: RunFacts, fires: Facts['plan']['pits'], stays: Facts['pl
 
 function coreAtCarving(event: Facts['event'], run: RunFacts, cut: Cut, cook: ReturnType<typeof runCook>): number | undefined {
   if (cook.status === 'never') return undefined;
-  const gearId = run.run.holds.find((hold) => hold.gear !== 'board' && hold.toMs > run.on)?.gear;
-  const gear = event.holding.find((each) => each.id === gearId);
-  const place: HoldingPlace = !gear
-    ? { kind: 'tent' }
-    : gear.kind === 'insulated-box'
-      ? { kind: 'box', lossWPerK: gear.lossWPerK }
-      : { kind: 'warmer', airC: gear.setC };
   const wait = Math.round((run.carve - run.median) / minutes(1));
   if (wait <= 0) return undefined;
-  const [curve] = holdTogether([{ cook, pieces: run.run.pieces.length, softeningH: 1 }], SHIPPED_PARAMETERS, {
-    ventMin: run.method.ventMin,
-    restMin: gear ? 0 : run.method.restMin,
-    restBare: cut.done.by === 'core',
-    place,
-    roomC: event.weather.airC,
-    longestMin: wait,
-  });
-  return curve!.coreC[wait];
+  const holds = run.run.holds.filter((hold) => hold.gear !== 'board' && hold.toMs > run.on).sort((a, b) => a.fromMs - b.fromMs);
+  const curveIn = (gearId: string | undefined) => {
+    const gear = event.holding.find((each) => each.id === gearId);
+    const place: HoldingPlace = !gear
+      ? { kind: 'tent' }
+      : gear.kind === 'insulated-box'
+        ? { kind: 'box', lossWPerK: gear.lossWPerK }
+        : { kind: 'warmer', airC: gear.setC };
+    return holdTogether([{ cook, pieces: run.run.pieces.length, softeningH: 1 }], SHIPPED_PARAMETERS, {
+      ventMin: run.method.ventMin,
+      restMin: gear ? 0 : run.method.restMin,
+      restBare: cut.done.by === 'core',
+      place,
+      roomC: event.weather.airC,
+      longestMin: LONGEST_HOLD_MIN,
+    })[0]!.coreC;
+  };
+  const [first, ...later] = holds;
+  let curve = curveIn(first?.gear);
+  let minute = 0;
+  let since = 0;
+  for (const hold of later) {
+    // Taken over into the next as warm as it is by then: from there it cools as it would have there.
+    const switchMin = Math.max(0, Math.round((hold.fromMs - run.median) / minutes(1)));
+    const core = curve[Math.min(curve.length - 1, minute + switchMin - since)]!;
+    curve = curveIn(hold.gear);
+    minute = curve.findLastIndex((each) => each >= core);
+    since = switchMin;
+  }
+  return curve[Math.min(curve.length - 1, Math.max(0, minute) + wait - since)];
 }

@@ -66,7 +66,15 @@ function gearRules({ event, runs, pieces }: Pick<Facts, 'event' | 'plan' | 'runs
       const holds = facts.run.holds.filter((hold) => hold.gear === gear.id && hold.toMs > facts.on);
       if (holds.length === 0) return [];
       const kg = facts.run.pieces.reduce((sum, piece) => sum + (pieces.get(piece)?.piece.kg ?? 0), 0);
-      return [{ from: facts.early, to: Math.max(...holds.map((hold) => hold.toMs)), kg, atMs: facts.run.pullEarlyMs }];
+      const isFirst = facts.run.holds.find((hold) => hold.toMs > facts.on)?.gear === gear.id;
+      return [
+        {
+          from: isFirst ? facts.early : Math.min(...holds.map((hold) => hold.fromMs)),
+          to: Math.max(...holds.map((hold) => hold.toMs)),
+          kg,
+          atMs: facts.run.pullEarlyMs,
+        },
+      ];
     });
     for (const { from, atMs } of uses) {
       const there = uses.filter((use) => use.from <= from && use.to > from);

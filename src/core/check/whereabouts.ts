@@ -170,7 +170,8 @@ function meat({ event, plan, runs, places }: Facts, stands: Stands): Broken[] {
       for (const hold of run.run.holds) {
         if (hold.gear === 'board') continue;
         // From the earliest finish on it is kept for this meat.
-        const fromMs = hold.fromMs > run.on ? Math.min(run.early, hold.fromMs) : hold.fromMs;
+        const isFirst = hold === run.run.holds.find((each) => each.fromMs > run.on);
+        const fromMs = isFirst ? Math.min(run.early, hold.fromMs) : hold.fromMs;
         const gear = stands.gear.get(hold.gear) ?? [];
         const together = [fromMs, hold.fromMs, hold.toMs - 1, ...own.flatMap((trip) => [trip.atMs - 1, endOf(trip)])]
           .filter((moment) => moment >= fromMs && moment < hold.toMs)

@@ -28,6 +28,8 @@ export interface Leg {
 }
 
 export interface Hold {
+  /** Where it waits until it is boxed for the ride, when that is another thing. */
+  first?: { gearId: string; untilMs: number };
   /** A box's or warmer's id, or `board` when the rest is all there is. */
   gearId: string;
   /** The earliest it may be needed, when it is needed for sure, and when carving takes the meat out. */
@@ -216,6 +218,7 @@ export interface Task {
   batchId?: string;
   servingId?: string;
   tripId?: string;
+  gearId?: string;
   what?: Preparation;
   pitC?: number;
   /** Who does it, where people are named. */

@@ -70,7 +70,16 @@ export type PlanProblem =
   | { code: 'placedWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }
   | { code: 'warmerFull'; severity: 'broken'; batchId: string; pieces: number; shortSlots: number; fromMs: number; toMs: number }
-  | { code: 'holdTooLong'; severity: 'broken'; batchId: string; pieces: number; holdMin: number; allowedMin: number }
+  /** `nothingRides`: nothing they could be held in is there from when they may be done, and goes along. */
+  | {
+      code: 'holdTooLong';
+      severity: 'broken';
+      batchId: string;
+      pieces: number;
+      holdMin: number;
+      allowedMin: number;
+      nothingRides?: boolean;
+    }
   | { code: 'neverDone'; severity: 'broken'; batchId: string; pieces: number; pitC: number }
   | { code: 'dangerZone'; severity: 'broken'; batchId: string; pieces: number; minutes: number; allowedMin: number }
   | { code: 'coreTooLow'; severity: 'broken'; batchId: string; pieces: number; coreC: number; requiredC: number; nonIntact: boolean }
@@ -92,7 +101,7 @@ export type PlanProblem =
       toMs: number;
     }
   /** Cooked in one place and served in another, and nothing goes from here to there. */
-  | { code: 'noRide'; severity: 'broken'; batchId: string; pieces: number; placeId: string }
+  | { code: 'noRide'; severity: 'broken'; batchId: string; pieces: number; placeId: string; raw?: boolean }
   | {
       code: 'unattended';
       severity: 'broken';

@@ -287,10 +287,21 @@ function exchangeRunOf(run: Run, trips: readonly Trip[]): ExchangeRun {
         toMs: leg.toMs,
       })),
     ),
-    holds: [...cold, ...(ventedMs < run.carveAtMs ? [{ gear: run.hold.gearId, fromMs: ventedMs, toMs: run.carveAtMs }] : [])],
+    holds: [...cold, ...heldFrom(run, ventedMs)],
     carveAtMs: run.carveAtMs,
     why: run.why.map(({ code, ...data }) => ({ code, ...exchangeData(data) })),
   };
+}
+
+/** Where it waits once it is vented, one thing after the other. */
+function heldFrom({ hold, pullMedianMs, ventMin, carveAtMs }: Run, ventedMs: number): ExchangeRun['holds'] {
+  const boxedMs = hold.first ? Math.max(ventedMs, hold.first.untilMs) : ventedMs;
+  // What is boxed as late as this has waited elsewhere before, as a rule.
+  const firstMs = Math.min(ventedMs, addMinutes(pullMedianMs, ventMin));
+  return [
+    ...(hold.first && firstMs < boxedMs ? [{ gear: hold.first.gearId, fromMs: firstMs, toMs: boxedMs }] : []),
+    ...(boxedMs < carveAtMs ? [{ gear: hold.gearId, fromMs: boxedMs, toMs: carveAtMs }] : []),
+  ];
 }
 
 const ID_KEYS: Record<string, string> = {

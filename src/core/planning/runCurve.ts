@@ -57,8 +57,10 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const cook = forecast.median;
   const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
   const pullMin = Math.round(cook.doneAtMin);
-  const box = input.boxes.find((each) => each.id === run.hold.gearId);
-  const warmer = input.warmers?.find((each) => each.id === run.hold.gearId);
+  // What is boxed for a drive has waited longer where it was before.
+  const gearId = run.hold.first?.gearId ?? run.hold.gearId;
+  const box = input.boxes.find((each) => each.id === gearId);
+  const warmer = input.warmers?.find((each) => each.id === gearId);
   const place: HoldingPlace = box
     ? { kind: 'box', lossWPerK: box.lossWPerK }
     : warmer

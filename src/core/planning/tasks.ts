@@ -16,6 +16,8 @@ import { MS_PER_MIN, addMinutes } from '../units';
 
 /** Tasks on one pit no further apart than this share one lifting of its lid. */
 const ONE_OPENING_MIN = 10;
+/** What has waited in a warmer is boxed so long before the van leaves. */
+const BOXED_BEFORE_MIN = 15;
 
 /** Every action of the day with its time. Minutes by kind are those of docs/formats. */
 export function tasksOf(
@@ -77,10 +79,17 @@ export function tasksOf(
     tasks.push(...carveTasks(run));
     if (run.unwrapAtMs !== undefined) add('unwrap', run.unwrapAtMs, 2 + pieces, run.pitId);
     if (run.ventMin > 0) add('vent', addMinutes(run.pullMedianMs, 2), run.ventMin);
+    const { first } = run.hold;
     if (run.hold.gearId === 'board') add('rest', addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2)), run.restMin);
     else {
       const heldAtMs = addMinutes(run.pullMedianMs, Math.max(run.ventMin, 2));
-      if (heldAtMs < run.carveAtMs) add('hold', heldAtMs, (run.carveAtMs - heldAtMs) / MS_PER_MIN);
+      const untilMs = first ? addMinutes(first.untilMs, -BOXED_BEFORE_MIN) : run.carveAtMs;
+      if (heldAtMs < untilMs) add('hold', heldAtMs, (untilMs - heldAtMs) / MS_PER_MIN);
+      if (first) {
+        const atMs = Math.max(heldAtMs, untilMs);
+        const minutes = (run.carveAtMs - atMs) / MS_PER_MIN;
+        tasks.push({ id: `${run.id}/hold2`, kind: 'hold', atMs, minutes, placeId: run.placeId, runId: run.id, gearId: run.hold.gearId });
+      }
     }
     const batch = event.batches.find((each) => each.id === run.batchId);
     const method = batch && methodIn(library, batch.methodId);

@@ -7,6 +7,8 @@ import type { PlanInput } from './planInput';
 
 export const rulesOf = ({ rules = 2 }: Pick<PlanInput, 'rules'>): RulesVersion => rules;
 
+/** In and out of the van again. */
+const VAN_MIN = 20;
 /** A cook is begun so long before it need be, at a place one drives to. */
 const AHEAD_SLACK_MIN = 45;
 
@@ -29,13 +31,11 @@ export function travelOf(
   }
   let problem: TravelProblem | undefined;
   const made = new Map<string, Whereabouts>();
+  const posed = () => (problem ??= problemOf(input, crew, orders, forecasting));
   const travelFor = (choices: NonNullable<Scheme['travel']>): Whereabouts => {
     const key = JSON.stringify(choices);
     let found = made.get(key);
-    if (!found) {
-      problem ??= problemOf(input, crew, orders, forecasting);
-      made.set(key, (found = itinerary(problem, choices)));
-    }
+    if (!found) made.set(key, (found = itinerary(posed(), choices)));
     return found;
   };
   const homeId = homeIdOf(event);
@@ -43,8 +43,12 @@ export function travelOf(
     things.filter(({ id, travels }) => travels && standsAt(event, kind, id) === homeId).map(({ id }) => id);
   const away = event.servings
     .filter((serving) => servingPlaceId(event, serving) !== homeId)
-    .map(({ id }) => ({
-      id,
+    .map((serving) => ({
+      id: serving.id,
+      aheadMins: () => {
+        const cooks = posed().servings.find(({ id }) => id === serving.id)!.cookMins;
+        return cooks.map((cookMin) => cookMin + driveMinOf(event, serving) + VAN_MIN);
+      },
       people: [...new Set((crew ?? []).map(({ memberId }) => memberId))],
       gearIds: atHome('gear', [...input.boxes, ...(input.warmers ?? [])]),
       pitIds: atHome('pit', input.pits),
@@ -83,7 +87,10 @@ function problemOf(
       setUpMin: setUpMinOf(event, serving),
       hands: serving.handsThere ?? (placeId === homeId ? 0 : 1),
       litres: own.reduce((sum, order) => sum + order.loadKg * BOX_LITRES_PER_KG, 0),
-      cookMin: placeId === homeId || goes.length === 0 ? 0 : Math.ceil(Math.max(0, ...own.map(cookMin))) + AHEAD_SLACK_MIN,
+      cookMins:
+        placeId === homeId || goes.length === 0
+          ? []
+          : [...new Set(own.map((order) => Math.ceil(cookMin(order)) + AHEAD_SLACK_MIN))].sort((a, b) => b - a),
     };
   });
   const members = [...new Set((duty ?? []).map(({ memberId }) => memberId))];

@@ -141,9 +141,13 @@ export function waitingWork(
       pitId: run.pitId,
     });
   }
-  const gearIds = [...new Set(plan.runs.map((run) => run.hold.gearId))].filter((gearId) => gearId !== 'board');
+  const gearIds = [...new Set(plan.runs.flatMap((run) => [run.hold.gearId, ...(run.hold.first ? [run.hold.first.gearId] : [])]))].filter(
+    (gearId) => gearId !== 'board',
+  );
   for (const gearId of gearIds) {
-    const [first] = plan.runs.filter((run) => run.hold.gearId === gearId).sort((a, b) => a.pullEarlyMs - b.pullEarlyMs);
+    const [first] = plan.runs
+      .filter((run) => run.hold.gearId === gearId || run.hold.first?.gearId === gearId)
+      .sort((a, b) => a.pullEarlyMs - b.pullEarlyMs);
     add(`${gearId}/warm`, { code: 'warmGear', gearId }, 10, addMinutes(first!.pullEarlyMs, -15), first!.placeId, 90);
   }
   for (const firing of plan.firings) {

@@ -34,6 +34,8 @@ export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | '
 /** A serving that one drives to, with what may go along. */
 export interface AwayServing {
   id: string;
+  /** How long before it those must leave who cook there, for its longest cook and each shorter one. */
+  aheadMins(): number[];
   people: readonly string[];
   gearIds: readonly string[];
   pitIds: readonly string[];
@@ -238,7 +240,7 @@ export class Decoder {
     for (const claims of placed.claims) {
       for (const use of claims.racks) this.context.racks.add(use);
       for (const use of claims.heat) this.context.heat.add(use);
-      if (claims.hold) this.context.holds.add(claims.hold);
+      for (const use of claims.holds) this.context.holds.add(use);
     }
     return placed;
   }
@@ -330,7 +332,7 @@ export class Decoder {
   /** How long a run bears being held where it is. */
   private ceilingMin(run: Run): number {
     const order = this.orders.get(run.batchId)!;
-    const gear = this.input.gear.find((each) => each.id === run.hold.gearId);
+    const gear = this.input.gear.find((each) => each.id === (run.hold.first?.gearId ?? run.hold.gearId));
     const pit = this.input.pits.find((each) => each.id === run.pitId)!;
     const finishPit = this.input.pits.find((each) => each.id === run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId) ?? pit;
     const forecast = forecastBatch(

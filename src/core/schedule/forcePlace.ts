@@ -54,7 +54,7 @@ export function forcePlace(order: BatchOrder, context: PlacementContext, pin: Pi
   const claims: Claims = {
     racks: legs.map((leg) => ({ ...leg, poultry: isPoultry(cut), batchId: batch.id })),
     heat: phasesOf(order, alternative, window, 0),
-    hold: hold.use,
+    holds: hold.uses,
   };
   for (const use of claims.racks) context.racks.add(use);
   for (const use of claims.heat) context.heat.add(use);
@@ -172,10 +172,10 @@ function holdAnyhow(
   if (!('refusal' in held)) return held;
   const { pullEarlyMs, carveAtMs } = window;
   const coreC = (gear?: (typeof context.gear)[number]) => alternative.forecast().keeps(placeOf(gear), pieces).coreC;
-  if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { coreC: coreC() };
+  if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { uses: [], coreC: coreC() };
   const claim = context.holds.claim(context.gear, kg, pullEarlyMs, carveAtMs);
   const gear = 'use' in claim ? context.gear.find((each) => each.id === claim.use.gearId)! : claim.gear;
   const use = 'use' in claim ? claim.use : { gearId: gear.id, amount: 0, fromMs: pullEarlyMs, toMs: carveAtMs };
   if (!('use' in claim)) context.holds.add(use);
-  return { gear, use, coreC: coreC(gear) };
+  return { gear, uses: [use], coreC: coreC(gear) };
 }

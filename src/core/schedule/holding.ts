@@ -1,10 +1,10 @@
 import type { HoldingPlace } from '../forecast';
 import { BOARD_RIDE_MIN } from '../travel';
-import { MS_PER_MIN } from '../units';
+import { addMinutes, MS_PER_MIN } from '../units';
 import type { Refusal } from './refusal';
 import { timingOf } from './timing';
 import type { HoldingGear, HoldUse } from './holdLedger';
-import { servedRare, type Alternative } from './alternatives';
+import { floorFor, servedRare, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import type { PlacementContext } from './placement';
 import { offPitMin, type Window } from './window';
@@ -22,8 +22,34 @@ export const placeOf = (gear: HoldingGear | undefined): HoldingPlace =>
 /** Where a run is held, and its coolest core by the minute from being pulled. */
 export interface Holding {
   gear?: HoldingGear;
-  use?: HoldUse;
+  /** Where it waits first, until it is boxed for the ride. */
+  first?: { gear: HoldingGear; untilMs: number };
+  uses: HoldUse[];
   coreC: Float64Array;
+}
+
+/** Waiting in one thing at home, then boxed for the ride in another. */
+interface Chain {
+  home: HoldingGear;
+  ride: HoldingGear;
+  untilMs: number;
+  coreC: Float64Array;
+}
+
+/** Core by the minute of meat that is taken from one holding to another: there it goes on from where it cooled to. */
+function onward(before: Float64Array, after: Float64Array, switchMin: number): Float64Array {
+  const at = Math.min(switchMin, before.length - 1);
+  let from = after.length - 1;
+  while (from > 0 && after[from]! < before[at]!) from--;
+  return before.map((core, minute) => (minute <= at ? core : after[Math.min(after.length - 1, from + minute - at)]!));
+}
+
+interface Kept {
+  board: boolean;
+  gear: HoldingGear[];
+  chains: Chain[];
+  boardC: Float64Array;
+  coreC(gear: HoldingGear): Float64Array;
 }
 
 /** What may hold a run from the earliest finish to carving; the board alone when the rest is all there is. */
@@ -34,7 +60,7 @@ export function holdingFor(
   window: Window,
   pieces: number,
   mayCool: boolean,
-): { board: boolean; gear: HoldingGear[]; boardC: Float64Array; coreC(gear: HoldingGear): Float64Array } | { refusal: Refusal } {
+): Kept | { refusal: Refusal } {
   const { cut, method } = order;
   const forecast = alternative.forecast();
   const rare = servedRare(cut);
@@ -50,19 +76,47 @@ export function holdingFor(
   const there = context.gear.filter((gear) =>
     context.whereabouts.holds(gear.id, serving.id, placeId, window.pullEarlyMs, window.carveAtMs),
   );
+  const floorC = floorFor(cut, context.limits);
+  const chainsFor = (neededMin: number): Chain[] => {
+    if (!ride || context.rules === 1) return [];
+    const switchMin = Math.round((ride.leaveMs - window.carveAtMs) / MS_PER_MIN + neededMin);
+    const { whereabouts } = context;
+    const homes = context.gear.filter((gear) => whereabouts.stays(gear.id, placeId, addMinutes(ride.leaveMs, -switchMin), ride.leaveMs));
+    const rides = context.gear.filter(
+      (gear) =>
+        ride.gearIds.includes(gear.id) &&
+        whereabouts.stays(gear.id, whereabouts.placeOfServing(serving.id), ride.arriveMs, window.carveAtMs),
+    );
+    return homes.flatMap((home) =>
+      rides.flatMap((to) => {
+        if (home === to || keeping(home).aboveMin < switchMin) return [];
+        const coreC = onward(keeping(home).coreC, keeping(to).coreC, switchMin);
+        return neededMin < coreC.length && coreC[Math.round(neededMin)]! >= floorC
+          ? [{ home, ride: to, untilMs: ride.leaveMs, coreC }]
+          : [];
+      }),
+    );
+  };
   const allowed = (neededMin: number) => {
     const keeps = (gear: HoldingGear | undefined) => keeping(gear).aboveMin >= neededMin || (rare && holdMin <= TENT_HOLD_MIN);
     return {
       board: boardRides && boardMin <= method.restMin && holdMin <= TENT_HOLD_MIN && keeps(undefined),
       gear: there.filter(keeps),
+      chains: chainsFor(neededMin),
     };
   };
   const sure = allowed(waitMin);
-  const found = sure.board || sure.gear.length > 0 || !mayCool ? sure : allowed(medianWaitMin);
-  if (!found.board && found.gear.length === 0) {
+  const some = ({ board, gear, chains }: typeof sure) => board || gear.length > 0 || chains.length > 0;
+  const found = some(sure) || !mayCool ? sure : allowed(medianWaitMin);
+  if (!some(found)) {
     const longest = Math.max(...[undefined, ...there].map((gear) => keeping(gear).aboveMin)) - offPitMin(order);
     return {
-      refusal: { code: 'hold', holdMin: Math.round(holdMin), allowedMin: Math.max(0, Math.round(Math.min(longest, method.holdMaxMin))) },
+      refusal: {
+        code: 'hold',
+        holdMin: Math.round(holdMin),
+        allowedMin: Math.max(0, Math.round(Math.min(longest, method.holdMaxMin))),
+        ...(ride && there.length === 0 && { nothingRides: true }),
+      },
     };
   }
   return { ...found, boardC: keeping(undefined).coreC, coreC: (gear) => keeping(gear).coreC };
@@ -71,16 +125,26 @@ export function holdingFor(
 /** A place to hold: the board when that will do, else the box or warmer that fits most closely. */
 export function claimHold(
   context: PlacementContext,
-  kept: Exclude<ReturnType<typeof holdingFor>, { refusal: Refusal }>,
+  kept: Kept,
   kg: number,
   { pullEarlyMs, carveAtMs }: Window,
 ): Holding | { refusal: Refusal } {
-  if (kept.board) return { coreC: kept.boardC };
-  const claim = context.holds.claim(kept.gear, kg, pullEarlyMs, carveAtMs);
-  if ('use' in claim) {
-    const gear = kept.gear.find((each) => each.id === claim.use.gearId)!;
-    return { gear, use: claim.use, coreC: kept.coreC(gear) };
+  if (kept.board) return { uses: [], coreC: kept.boardC };
+  let claim = kept.gear.length > 0 ? context.holds.claim(kept.gear, kg, pullEarlyMs, carveAtMs) : undefined;
+  if (claim && 'use' in claim) {
+    const { use } = claim;
+    const gear = kept.gear.find((each) => each.id === use.gearId)!;
+    return { gear, uses: [use], coreC: kept.coreC(gear) };
   }
+  for (const { home, ride, untilMs, coreC } of kept.chains) {
+    const before = context.holds.snapshot();
+    const first = context.holds.claim([home], kg, pullEarlyMs, Math.max(pullEarlyMs + MS_PER_MIN, untilMs));
+    const second = 'use' in first ? context.holds.claim([ride], kg, pullEarlyMs, carveAtMs) : first;
+    if ('use' in first && 'use' in second) return { gear: ride, first: { gear: home, untilMs }, uses: [first.use, second.use], coreC };
+    context.holds.rollBack(before);
+    if (!('use' in second)) claim ??= second;
+  }
+  if (!claim || 'use' in claim) throw new Error('A hold is claimed of nothing.');
   const span = { fromMs: pullEarlyMs, toMs: carveAtMs };
   return claim.gear.kind === 'box'
     ? { refusal: { code: 'box', shortLitres: claim.short, ...span } }

@@ -27,6 +27,7 @@ const TELLING: Refusal['code'][] = [
   'hold',
   'unattended',
   'road',
+  'raw',
   'past',
   'placedElsewhere',
   'tooLarge',
@@ -88,7 +89,13 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, trial: 
     case 'poultryAbove':
       return { code: 'poultryAbove', ...common, pitId: trial.pit.id, fromMs: refusal.fromMs, toMs: refusal.toMs };
     case 'hold':
-      return { code: 'holdTooLong', ...common, holdMin: refusal.holdMin, allowedMin: refusal.allowedMin };
+      return {
+        code: 'holdTooLong',
+        ...common,
+        holdMin: refusal.holdMin,
+        allowedMin: refusal.allowedMin,
+        ...(refusal.nothingRides && { nothingRides: true }),
+      };
     case 'hands':
       return { code: 'noCrew', ...common, kind: refusal.kind, atMs: refusal.atMs, minutes: refusal.minutes };
     case 'road':
@@ -102,6 +109,8 @@ export function problemOf({ batch, method }: BatchOrder, pieces: number, trial: 
         toMs: refusal.toMs,
         allowedMin: refusal.allowedMin,
       };
+    case 'raw':
+      return { code: 'noRide', ...common, placeId: refusal.placeId, raw: true };
     case 'placedElsewhere':
       return { code: 'placedUnsuitable', ...common, pitId: refusal.pitId };
     case 'past':

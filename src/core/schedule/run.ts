@@ -67,6 +67,7 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
     ...(alternative.leavesAtMs !== undefined && { leavesAtMs: alternative.leavesAtMs }),
     legs,
     hold: {
+      ...(hold.first && { first: { gearId: hold.first.gear.id, untilMs: hold.first.untilMs } }),
       gearId: hold.gear?.id ?? 'board',
       fromEarlyMs: addMinutes(window.pullEarlyMs, openMin),
       fromLateMs: addMinutes(window.pullLateMs, openMin),

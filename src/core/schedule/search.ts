@@ -4,7 +4,7 @@ import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } fr
 import { isBetter } from './objective';
 import type { BatchOrder } from './order';
 import { lowerBound } from './bounds';
-import { otherTravel, travelStarts } from './travelMoves';
+import { otherTravel, travelLooks } from './travelMoves';
 import { pullDeadlineMs } from './window';
 import { MS_PER_MIN } from '../units';
 
@@ -34,6 +34,9 @@ const betterThan = (a: Decoded, b: Decoded): boolean =>
   a.objective[0] !== b.objective[0] || a.leftKg === b.leftKg || a.objective[0] === 0
     ? isBetter(a.objective, b.objective)
     : a.leftKg < b.leftKg;
+
+const mends = (a: Decoded, b: Decoded): boolean =>
+  a.objective[0] < b.objective[0] || (a.objective[0] === b.objective[0] && a.leftKg < b.leftKg - 1e-9);
 
 /** The plan a scheme stands for, with its odds on the usual fresh days, or on so many others. */
 export function scheduleBy(
@@ -97,12 +100,16 @@ export function* search(
     yield { done: 0, of: iterations, best: foundOf(decoder, best, lower) };
     if (atBound(best.objective, lower)) break;
   }
-  for (const travel of free.length > 0 ? travelStarts(input.away) : []) {
-    if (atBound(best!.objective, lower)) break;
-    const next = decoder.decode(stamp({ order: best!.scheme.order, overrides: {}, travel }));
-    if (betterThan(next, best!)) best = next;
-    yield { done: 0, of: iterations, best: foundOf(decoder, best!, lower) };
-  }
+  // One serving after another, and while that leaves something broken once more: what helps is kept.
+  for (let round = 0; round < TRAVEL_ROUNDS && free.length > 0 && (round === 0 || best!.objective[0] > 0); round++)
+    for (const serving of input.away)
+      for (const look of travelLooks(serving, input.away.length)) {
+        const { travel = {} } = best!.scheme;
+        const next = decoder.decode(stamp({ ...best!.scheme, travel: { ...travel, [serving.id]: { ...travel[serving.id], ...look } } }));
+        // While something is broken, only what mends counts: a nicer drive may stand in the way of one that works.
+        if (best!.objective[0] > 0 ? mends(next, best!) : betterThan(next, best!)) best = next;
+        yield { done: 0, of: iterations, best: foundOf(decoder, best!, lower) };
+      }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
     const next = decoder.decode(stamp(saferNeighbour(best, free)));
     if (!betterThan(next, best)) break;
@@ -139,6 +146,7 @@ export function* search(
   return foundOf(decoder, best!, lower);
 }
 
+const TRAVEL_ROUNDS = 2;
 const SURER_ROUNDS = 10;
 const SURER_STEP_MIN = 20;
 

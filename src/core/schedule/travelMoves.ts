@@ -3,18 +3,19 @@ import type { AwayServing } from './decoder';
 
 type Travel = NonNullable<Scheme['travel']>;
 
-/** Ways to get to all servings that are worth a look before the search: cooked here or there, few or many go, who comes back. */
-export function travelStarts(away: readonly AwayServing[]): Travel[] {
-  if (away.length === 0) return [];
-  const all = (choice: (serving: AwayServing) => TravelChoice | undefined): Travel =>
-    Object.fromEntries(away.flatMap((serving) => [choice(serving)].flatMap((each) => (each ? [[serving.id, each]] : []))));
-  const most = Math.max(...away.map((serving) => serving.people.length));
+/** Ways to get to one serving that are worth a look before the search: cooked here or there, few or many go, with this or that, who comes back. */
+export function travelLooks({ people, gearIds, pitIds, aheadMins }: AwayServing, away: number): TravelChoice[] {
+  const cooked: TravelChoice[] = COOKED_AT.map((cookedAt) => ({ cookedAt }));
   return [
-    ...COOKED_AT.map((cookedAt) => all(() => ({ cookedAt }))),
-    ...(most > 2 ? [all(() => ({ hands: 2 }))] : []),
-    ...(most > 3 ? [all(() => ({ hands: most - 1 }))] : []),
-    ...(away.length > 1 ? AFTERWARDS.map((afterwards) => all(() => ({ afterwards }))) : []),
-    ...(away.length > 1 ? [all(({ gearIds }) => ({ gearIds: [...gearIds] }))] : []),
+    ...(pitIds.length > 0 ? cooked : []),
+    ...pitIds.map((pitId): TravelChoice => ({ cookedAt: 'both', pitIds: [pitId] })),
+    // Only the shorter cooks there, so that they leave later.
+    ...(pitIds.length > 0 ? aheadMins() : []).slice(1, 4).map((aheadMin): TravelChoice => ({ cookedAt: 'both', aheadMin })),
+    ...[2, people.length - 1]
+      .filter((hands, k, all) => hands > 1 && hands < people.length && all.indexOf(hands) === k)
+      .map((hands) => ({ hands })),
+    ...(away > 1 ? AFTERWARDS.map((afterwards) => ({ afterwards })) : []),
+    ...(gearIds.length > 1 ? [{ gearIds: [...gearIds] }, ...gearIds.map((gearId) => ({ gearIds: [gearId] }))] : []),
   ];
 }
 

@@ -20,7 +20,7 @@ import { offPitMin, outOfBand, phasesOf, windowOf, type Timing, type Window } fr
 export interface Claims {
   racks: RackUse[];
   heat: HeatUse[];
-  hold?: HoldUse;
+  holds: HoldUse[];
 }
 
 export interface Trial {
@@ -184,7 +184,7 @@ function tryTiming(
   const claims: Claims = {
     racks: legs.map((leg) => ({ ...leg, poultry: isPoultry(cut), batchId: order.batch.id })),
     heat: phases,
-    hold: hold.use,
+    holds: hold.uses,
   };
   for (const use of claims.racks) context.racks.add(use);
   for (const use of claims.heat) context.heat.add(use);
@@ -244,5 +244,5 @@ function notThere(context: PlacementContext, servingId: string, { pit, stand, fi
       return { code: 'unattended', fromMs: alone.fromMs, toMs: alone.toMs, allowedMin };
   }
   const raw = whereabouts.rawTrip(servingId, stand.placeId, window.onAtMs);
-  return raw ? undefined : { code: 'road', fromMs: window.onAtMs, toMs: window.onAtMs };
+  return raw ? undefined : { code: 'raw', placeId: stand.placeId };
 }

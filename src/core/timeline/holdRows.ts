@@ -8,7 +8,7 @@ import { xAt, type Scale } from './scale';
 /** A piece of holding gear, or the board, with what it holds: the runs of a batch as one. */
 export function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: number): HoldRow {
   const segmentsOf = gearId === 'board' ? boardSegments : boxSegments;
-  const held = input.plan.runs.filter((run) => run.hold.gearId === gearId);
+  const held = input.plan.runs.flatMap((run) => inThis(run, gearId));
   const spans = [...new Set(held.map((run) => run.batchId))]
     .map((batchId) => {
       const runs = held.filter((run) => run.batchId === batchId);
@@ -30,6 +30,14 @@ export function holdRow(input: TimelineInput, scale: Scale, gearId: string, y: n
     ticks: [],
   }));
   return { gearId, y, height: (Math.max(0, ...lanes) + 1) * LANE_PX, bars: labelledIn(input, scale, bars) };
+}
+
+/** A run as far as this gear holds it: before it is boxed for the ride, or from then on. */
+function inThis(run: Run, gearId: string): Run[] {
+  const { first } = run.hold;
+  if (first?.gearId === gearId) return [{ ...run, hold: { ...run.hold, toMs: first.untilMs } }];
+  if (run.hold.gearId !== gearId) return [];
+  return first ? [{ ...run, hold: { ...run.hold, fromEarlyMs: first.untilMs, fromLateMs: first.untilMs } }] : [run];
 }
 
 /** From the first that may need it until the last is carved. */

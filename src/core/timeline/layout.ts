@@ -57,6 +57,7 @@ function scaleOf({ plan, servings, widthPx, leftPx }: TimelineInput): Scale {
   const last = Math.max(...servings.map((serving) => serving.atMs), ...plan.trips.map((trip) => trip.arriveMs));
   const first = Math.min(
     ...plan.firings.map((firing) => firing.lightAtMs),
+    ...plan.trips.map((trip) => trip.leaveMs),
     ...servings.map((serving) => addMinutes(serving.atMs, -4 * 60)),
   );
   return { fromMs: addMinutes(first, -20), toMs: last, leftPx, rightPx: widthPx - RIGHT_MARGIN_PX };

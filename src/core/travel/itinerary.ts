@@ -31,8 +31,8 @@ export interface TravelServing {
   hands: number;
   /** Litres that its meat takes in boxes. */
   litres: number;
-  /** How long its longest cook takes from lighting until it may be carved. */
-  cookMin: number;
+  /** How long each of its cooks takes from lighting until it may be carved, the longest first. */
+  cookMins: readonly number[];
 }
 
 export interface TravelProblem {
@@ -103,7 +103,7 @@ class Itinerary {
       const leaveMs = addMinutes(arriveMs, -minutesOf(way));
       const cookedAt = this.cookedAt(serving);
       const choice = this.choices[serving.id] ?? {};
-      const aheadMin = choice.aheadMin ?? serving.cookMin + UNLOAD_MIN + minutesOf(way) + LOAD_VAN_MIN;
+      const aheadMin = choice.aheadMin ?? (serving.cookMins[0] ?? 0) + UNLOAD_MIN + minutesOf(way) + LOAD_VAN_MIN;
       const aheadMs = Math.max(addMinutes(earliestMs, LOAD_VAN_MIN), addMinutes(serving.carveMs, -aheadMin));
       return [
         ...(cookedAt === 'home' || aheadMs > leaveMs
@@ -184,7 +184,7 @@ class Itinerary {
       : standing
         ? []
         : [...pits].sort((a, b) => b.areaMm2 - a.areaMm2).slice(0, 1);
-    const gear = this.gearFor(serving, readyMs, serving.litres);
+    const gear = this.gearFor(serving, readyMs, cookedAt === 'there');
     // Raw meat rides cold: in a box that takes all of it, or a short way on a tray.
     const cold = minutesOf(way) <= BOARD_RIDE_MIN ? undefined : gear.find((each) => each.box && each.litres >= serving.litres);
     this.go('ahead', serving, way, leaveMs, { who: found ?? [], gear, pits: taken, untilMs: serving.endMs }, cold?.id);
@@ -207,7 +207,7 @@ class Itinerary {
       this.troubles.push({ code: 'nobodyToDrive', servingId: serving.id, atMs: leaveMs });
       return;
     }
-    const gear = this.gearFor(serving, readyMs, serving.litres);
+    const gear = this.gearFor(serving, readyMs, true);
     const arriveMs = this.go('out', serving, way, leaveMs, { who: found ?? [], gear, pits: [], untilMs: serving.endMs });
     this.rides.set(`${serving.id} ${homeId}`, { leaveMs, arriveMs, gearIds: gear.map((each) => each.id) });
   }
@@ -231,18 +231,14 @@ class Itinerary {
     return later ? wanted : Math.max(wanted, this.people?.length ?? 1);
   }
 
-  /** Gear at home that goes along: as chosen, else the fewest that take its meat, all when nothing is served after it. */
-  private gearFor(serving: TravelServing, readyMs: number, litres: number) {
+  /** Gear at home that goes along: as chosen, else the fewest that take its meat; `all` of it when nothing else is served any more. */
+  private gearFor(serving: TravelServing, readyMs: number, all: boolean) {
     const { homeId, servings } = this.problem;
+    const { litres } = serving;
     const chosen = this.choices[serving.id]?.gearIds;
     const free = this.gear.filter((gear) => gear.placeId === homeId && gear.travels && gear.sinceMs <= readyMs && gear.untilMs <= readyMs);
     if (chosen) return free.filter((gear) => chosen.includes(gear.id));
-    if (
-      !servings.some(
-        (each) => each.id !== serving.id && (each.carveMs > serving.carveMs || (each.placeId === homeId && each.endMs > readyMs)),
-      )
-    )
-      return free;
+    if (all && !servings.some((each) => each.id !== serving.id && each.endMs > readyMs)) return free;
     const taken: typeof free = [];
     let room = 0;
     for (const gear of [...free].sort((a, b) => b.litres - a.litres)) {

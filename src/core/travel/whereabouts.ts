@@ -94,6 +94,12 @@ export class Whereabouts {
     return last.coldGearId !== undefined || (last.arriveMs - own[0]!.leaveMs) / MS_PER_MIN <= BOARD_RIDE_MIN ? last : undefined;
   }
 
+  /** Whether gear stays at a place for a stretch of time. */
+  stays(gearId: string, placeId: string, fromMs: number, toMs: number): boolean {
+    const stays = this.journeys.gear.get(gearId);
+    return !stays || stays.some((stay) => stay.placeId === placeId && stay.fromMs <= fromMs && stay.toMs >= toMs);
+  }
+
   /** Whether gear is where the meat is from being pulled until it is carved: at one place, or on the ride itself. */
   holds(gearId: string, servingId: string, placeId: string, fromMs: number, carveAtMs: number): boolean {
     const stays = this.journeys.gear.get(gearId);

@@ -109,6 +109,11 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
         remedy: 'Put more people on duty for it, or ask for fewer there.',
       };
     case 'noRide':
+      if (problem.raw)
+        return {
+          what: `${pieces} ${have} no way, raw and cold, to ${placeName(messageContext, problem.placeId)}, where the pit stands.`,
+          remedy: 'Take a box that holds all of that serving’s raw meat, or cook it where the meat is.',
+        };
       return {
         what: `${pieces} ${have} no way from where ${problem.pieces === 1 ? 'it is' : 'they are'} cooked to ${placeName(messageContext, problem.placeId)}.`,
         remedy: 'Put somebody who drives on duty in time, let a pit travel there, or serve later.',
@@ -182,8 +187,12 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
       };
     case 'holdTooLong':
       return {
-        what: `${pieces} would wait ${formatMinutes(problem.holdMin)} if they finish early; ${formatMinutes(Math.max(0, problem.allowedMin))} is what they can take and stay hot.`,
-        remedy: 'Add an insulated box under Pits, or plan with a lower confidence.',
+        what: problem.nothingRides
+          ? `${pieces} would wait ${formatMinutes(problem.holdMin)} if they finish early, and nothing they could be held in is there so long and goes along.`
+          : `${pieces} would wait ${formatMinutes(problem.holdMin)} if they finish early; ${formatMinutes(Math.max(0, problem.allowedMin))} is what they can take and stay hot.`,
+        remedy: problem.nothingRides
+          ? 'Take another box that travels, bring one back in time, or cook it where it is served.'
+          : 'Add an insulated box under Pits, or plan with a lower confidence.',
       };
     case 'neverDone':
       return { what: `${pieces} never get done at ${formatSetPoint(problem.pitC, units)}.`, remedy: 'Choose a hotter method or a wrap.' };

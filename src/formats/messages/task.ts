@@ -98,10 +98,16 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       };
     case 'hold': {
       const bare = cut.species !== 'dish' && (run.wrapAtMs === undefined || run.unwrapAtMs !== undefined);
-      const inBox = messageContext.boxes.some((box) => box.id === run.hold.gearId);
+      const gearId = task.gearId ?? run.hold.first?.gearId ?? run.hold.gearId;
+      const inBox = messageContext.boxes.some((box) => box.id === gearId);
+      if (task.gearId)
+        return {
+          title: `Box ${pieces} in the ${lowerPit(gearName(messageContext, gearId))} for the drive`,
+          detail: `Hot from where they waited, quickly, lid shut; carved from ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}.`,
+        };
       return {
-        title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, run.hold.gearId))}`,
-        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}Rests in there, ${formatMinutes(run.restMin)} at least, until ${time(run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+        title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, gearId))}`,
+        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}Rests in there, ${formatMinutes(run.restMin)} at least, until ${time(run.hold.first?.untilMs ?? run.carveAtMs)}; coolest core at carving about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':

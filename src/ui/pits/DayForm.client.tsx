@@ -133,7 +133,7 @@ function Places({ event, equipment }: { event: CookEvent; equipment: Chosen }) {
   const things = movable(event, equipment);
   const add = () => {
     const id = crypto.randomUUID().slice(0, 13);
-    list.append({ id, name: event.place.slice(0, 40) });
+    list.append({ id, name: event.place.slice(0, 40) || 'Venue' });
     // The first place one drives to is where it is served, until something else is said.
     if (places.length === 1) getValues('servedAt').forEach((_, i) => setValue(`servedAt.${i}.placeId`, id));
   };

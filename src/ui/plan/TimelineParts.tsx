@@ -71,7 +71,9 @@ export function Rulers({ layout, messageContext, bottom }: { layout: TimelineLay
               {showDay && tick.x > scale.leftPx + 24 ? `${days[i]!.slice(0, 3)} ${label}` : label}
             </text>
             <text x={tick.x} y={32} textAnchor="middle" className="figures text-[11px]" fill="var(--soft)">
-              {tick.atMs === last.atMs ? 'serve' : `−${formatMinutes((last.atMs - tick.atMs) / 60_000)}`}
+              {tick.atMs === last.atMs
+                ? 'serve'
+                : `${tick.atMs < last.atMs ? '−' : '+'}${formatMinutes(Math.abs(last.atMs - tick.atMs) / 60_000)}`}
             </text>
           </g>
         );

@@ -33,12 +33,12 @@ export function LoadOut({ messageContext, plan }: { messageContext: MessageConte
     return (
       <section
         key={trip.id}
-        aria-label={`Load-out to ${to} for ${serving.name}${trip.purpose === 'back' ? ', back' : ''}`}
+        aria-label={`Load-out to ${to} for ${serving.name}${trip.purpose === 'back' ? ', back' : trip.purpose === 'ahead' ? ', ahead' : ''}`}
         className="mb-5 break-inside-avoid rounded-md border border-line bg-sheet px-4 py-3 print:mb-2 print:border-ink print:py-1"
       >
         <h2 className="text-lg">
           {trip.purpose === 'back' ? 'Back' : 'Load out'} to {to}
-          {trip.purpose === 'back' ? '' : ` for ${serving.name.toLowerCase()}`}: leave{' '}
+          {trip.purpose === 'back' ? '' : ` for ${serving.name.toLowerCase()}${trip.purpose === 'ahead' ? ', to cook there' : ''}`}: leave{' '}
           {dayAndTime(trip.leaveMs, event.timeZone, units.clock)}
         </h2>
         <p className="text-soft">
