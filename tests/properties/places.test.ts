@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from '../../src/core/check';
-import type { ExchangePlan } from '../../src/core/model';
-import { exchangeEventOf, exchangePlanOf, planFrom, searchPlan, type PlanInput } from '../../src/core/planning';
+import type { CookEvent, ExchangePlan, Plan } from '../../src/core/model';
+import { checkedPlan, exchangeEventOf, exchangePlanOf, pinned, planFrom, searchPlan, type PlanInput } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import { planInputOf, readEventFile, readOpenPlan, writeEventFile, writeOpenPlan } from '../../src/formats/open';
 import { fairFile } from '../fixtures/fair';
@@ -11,12 +11,13 @@ import { randomPlacedEvent } from '../fixtures/placedEvents';
 const EVENTS = Number(process.env.PLANNER_EVENTS ?? 40);
 const cache = newForecastCache();
 
-function solved(input: PlanInput, iterations: number): ExchangePlan {
+function planOf(input: PlanInput, iterations: number): Plan {
   const searching = searchPlan(input, { seed: 1, iterations }, cache);
   let step = searching.next();
   while (!step.done) step = searching.next();
-  return exchangePlanOf(input, planFrom(input, step.value));
+  return planFrom(input, step.value);
 }
+const solved = (input: PlanInput, iterations: number): ExchangePlan => exchangePlanOf(input, planOf(input, iterations));
 
 describe('plans of events at two and three places', () => {
   it('keep every rule when they say they are feasible, by a checker that knows nothing of the search', () => {
@@ -47,6 +48,48 @@ describe('plans of events at two and three places', () => {
     expect(out.every((trip) => trip.pieces.length > 0 && trip.gear.length > 0)).toBe(true);
     // The same bytes again.
     expect(writeOpenPlan(solved(input, 40), 'America/Halifax')).toBe(writeOpenPlan(plan, 'America/Halifax'));
+  });
+
+  it('stand as they are when every run is pinned where it is', () => {
+    let compared = 0;
+    for (let seed = 1; seed <= 24; seed++) {
+      const input = planInputOf(randomPlacedEvent(seed));
+      const plan = planOf(input, 3);
+      if (plan.problems.some((problem) => problem.severity === 'broken')) continue;
+      const event = plan.runs.reduce((all: CookEvent, run) => pinned(all, run), { ...input.event, scheme: plan.scheme });
+      const again = checkedPlan({ ...input, event }, cache);
+      const told = again.problems.flatMap((problem) =>
+        problem.code === 'ruleBroken' && problem.broken.rule !== 13 ? [problem.broken] : [],
+      );
+      expect(told, `event ${seed}`).toEqual([]);
+      const facts = (of: Plan) => of.runs.map((run) => [run.batchId, run.pieceIds.toSorted(), run.onAtMs, run.carveAtMs]).sort();
+      expect(facts(again), `event ${seed}`).toEqual(facts(plan));
+      expect(again.trips).toEqual(plan.trips);
+      compared++;
+    }
+    expect(compared).toBeGreaterThan(3);
+  });
+
+  it('name nobody for two things at once, nor for anything where he is not, tending and making ready included', () => {
+    for (let seed = 1; seed <= 30; seed++) {
+      const input = planInputOf(randomPlacedEvent(seed));
+      const plan = planOf(input, 2);
+      const busy = new Map<string, { fromMs: number; toMs: number; task: string }[]>();
+      for (const task of exchangePlanOf(input, plan).tasks)
+        for (const id of task.who) {
+          const span = { fromMs: task.atMs, toMs: task.atMs + task.minutes * 60_000, task: task.kind };
+          const own = busy.get(id) ?? [];
+          for (const other of own)
+            expect(other.toMs <= span.fromMs || span.toMs <= other.fromMs, `event ${seed}: ${id} ${other.task} ${span.task}`).toBe(true);
+          busy.set(id, [...own, span]);
+          expect(
+            plan.stays!.some(
+              (stay) => stay.memberId === id && stay.placeId === task.place && stay.fromMs <= span.fromMs && stay.toMs >= span.toMs,
+            ),
+            `event ${seed}: ${id} ${span.task}`,
+          ).toBe(true);
+        }
+    }
   });
 
   const broken = (spoil: (plan: ExchangePlan) => void): string[] => {

@@ -96,7 +96,7 @@ export function leversFor(
   for (const pit of input.spare?.pits ?? []) add({ code: 'sparePit', pitId: pit.id });
   if (['boxFull', 'warmerFull', 'holdTooLong'].some((code) => codes.has(code as PlanProblem['code'])))
     for (const gear of [...(input.spare?.boxes ?? []), ...(input.spare?.warmers ?? [])]) add({ code: 'moreHolding', gearId: gear.id });
-  if (['noCrew', 'nobodyToLight', 'nobodyToDrive'].some((code) => codes.has(code as PlanProblem['code']))) {
+  if (['noCrew', 'nobodyToLight', 'nobodyToDrive', 'handsShort', 'unattended'].some((code) => codes.has(code as PlanProblem['code']))) {
     const duty = input.event.duty ?? [];
     const toMs = Math.max(
       ...input.event.servings.map((serving) => addMinutes(serving.atMs, serving.serveForMin + 60)),
@@ -105,7 +105,10 @@ export function leversFor(
     const fromMs = Math.max(input.earliestMs, addMinutes(toMs, -36 * 60));
     for (const { id } of (input.spare?.crew ?? []).slice(0, 1)) add({ code: 'moreCrew', memberId: id, fromMs, toMs });
   }
-  const servingIds = new Set(input.event.batches.filter((batch) => batchIds.includes(batch.id)).map((batch) => batch.servingId));
+  const servingIds = new Set([
+    ...input.event.batches.filter((batch) => batchIds.includes(batch.id)).map((batch) => batch.servingId),
+    ...problems.flatMap((problem) => (problem.severity === 'broken' && 'servingId' in problem ? [problem.servingId] : [])),
+  ]);
   for (const servingId of servingIds) for (const byMin of [30, 60]) add({ code: 'moveServing', servingId, byMin });
   return levers;
 }
@@ -121,6 +124,9 @@ export function inputWith(input: PlanInput, { lever, methods }: { lever: Lever; 
       methods.length > 0
         ? { ...input.library, methods: [...input.library.methods.filter((each) => !methods.some((own) => own.id === each.id)), ...methods] }
         : input.library,
+    ...(lever.code === 'moreCrew' && {
+      crew: [...(input.crew ?? []), ...spare!.crew.filter((member) => member.id === lever.memberId)],
+    }),
     pits: [...input.pits, ...(lever.code === 'sparePit' ? spare!.pits.filter((pit) => pit.id === lever.pitId) : [])],
     boxes: [...input.boxes, ...(lever.code === 'moreHolding' ? spare!.boxes.filter((box) => box.id === lever.gearId) : [])],
     warmers: [

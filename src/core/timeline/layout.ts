@@ -10,7 +10,7 @@ import { xAt, type Scale } from './scale';
 export const pitAtY = (layout: Pick<TimelineLayout, 'pits'>, y: number): string | undefined =>
   layout.pits.find((row) => y >= row.y && y < row.y + row.height)?.pitId;
 
-const TOP_PX = 42;
+const TOP_PX = 50;
 const RIGHT_MARGIN_PX = 34;
 const HANDS_PX = 30;
 /** Two clock labels closer than this would touch. */

@@ -1,4 +1,4 @@
-import { cutIn, placeName as nameOfPlace } from '../../core/model';
+import { cutIn, placeName as nameOfPlace, placesOf, type Run } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import type { Units } from '../units';
 
@@ -19,6 +19,17 @@ export const list = (names: string[]): string =>
 
 export const pitName = (messageContext: MessageContext, pitId: string): string =>
   messageContext.pits.find((pit) => pit.id === pitId)?.name ?? 'a pit';
+/** Where a pit stands for what is cooked on it, once there is more than one place to be: `, at Sorrel Down`. */
+export const standingWords = (
+  messageContext: MessageContext,
+  runs: readonly Pick<Run, 'pitId' | 'placeId' | 'legs'>[],
+  pitId: string,
+): string => {
+  const placeIds = [...new Set(runs.filter((run) => run.legs.some((leg) => leg.pitId === pitId)).map((run) => run.placeId))];
+  return placesOf(messageContext.event).length > 1 && placeIds.length > 0
+    ? `, at ${list(placeIds.map((placeId) => placeName(messageContext, placeId)))}`
+    : '';
+};
 export const gearName = ({ boxes, warmers = [] }: MessageContext, gearId: string): string =>
   [...boxes, ...warmers].find((each) => each.id === gearId)?.name ?? (gearId === 'board' ? 'the board, tented' : 'a box');
 export const placeName = ({ event }: MessageContext, placeId: string): string => nameOfPlace(event, placeId);

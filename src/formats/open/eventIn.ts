@@ -146,7 +146,7 @@ function spareOf(pits: readonly Pit[]): Spare {
     pits: pits.filter((pit) => pit.smoke).map((pit) => ({ ...pit, id: `${pit.id}+spare`, name: `${pit.name}, another` })),
     boxes: [{ id: 'box+spare', name: 'another box', litres: 110, lossWPerK: 0.7, travels: true }],
     warmers: [{ id: 'warmer+spare', name: 'another warmer', kind: 'warmer', slots: 8, setC: 65 }],
-    crew: [{ id: 'hand+spare', name: 'one more hand' }],
+    crew: [{ id: 'hand+spare', name: 'one more hand', drives: true }],
   };
 }
 

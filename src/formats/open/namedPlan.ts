@@ -25,14 +25,25 @@ export function namedPlanFrom(
       methodIds: Object.fromEntries(event.batches.map((batch) => [batch.id, batch.methodId])),
       pitIds: event.pitIds,
       pins: plan.runs.map((run) => pinFrom(plan, run, orders.get(run.batch)!)),
-      scheme: { order: plan.runs.map((run) => run.batch).filter(first), overrides: {}, seed: plan.seed, iterations: plan.iterations },
+      scheme: {
+        order: plan.runs.map((run) => run.batch).filter(first),
+        overrides: {},
+        // Trips are made of choices, which a plan file does not hold: those of the event as it is.
+        ...(event.scheme?.travel && { travel: event.scheme.travel }),
+        seed: plan.seed,
+        iterations: plan.iterations,
+      },
     },
   };
 }
 
 const first = <T>(each: T, i: number, all: readonly T[]) => all.indexOf(each) === i;
 const heatAt = (plan: ExchangePlan, pitId: string, atMs: number) =>
-  plan.pits.find((pit) => pit.id === pitId)?.setPoints.findLast((point) => point.atMs <= atMs)?.c;
+  plan.pits
+    .filter((pit) => pit.id === pitId)
+    .flatMap((pit) => pit.setPoints)
+    .sort((a, b) => a.atMs - b.atMs)
+    .findLast((point) => point.atMs <= atMs)?.c;
 
 function pinFrom(plan: ExchangePlan, run: ExchangeRun, { batch, cut, serving }: BatchOrder): Pin {
   const pitId = run.places[0]!.pit;

@@ -171,7 +171,7 @@ export function ServingCard({ library, index, places, onRemove }: ServingCardPro
       </div>
       {places.length > 1 && (
         <div className="flex flex-wrap items-start gap-3 border-b border-line px-4 py-3">
-          <Field label="Served at" id={id('placeId')}>
+          <Field label="Where" id={id('placeId')}>
             <Controller
               control={control}
               name={at('placeId')}

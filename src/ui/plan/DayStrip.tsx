@@ -11,7 +11,7 @@ const HEAD_PX = 92;
 const CLOCK_PX = 44;
 const HOUR_PX = 42;
 /** The drawing's own head, which the columns leave out. */
-const ROWS_FROM_PX = 42;
+const ROWS_FROM_PX = 50;
 
 interface DayStripProps {
   messageContext: MessageContext;

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Plan } from '../../core/model';
 import { mapPieces, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import { batchName, type MessageContext } from '../../formats/messages/names';
+import { batchName, standingWords, type MessageContext } from '../../formats/messages/names';
 import { formatMass, formatShare } from '../../formats/units';
 import { PieceName } from '../racks/PieceName';
 import { depthOf, RackFloor, RIM_MM } from '../racks/RackFloor';
@@ -75,7 +75,8 @@ export function PlanRacks({ messageContext, input, plan, atMs, fromMs, toMs, sel
             return (
               <figure key={`${pit.id}/${rack.id}`} className="shrink-0">
                 <figcaption className="mb-0.5 text-[0.82rem] text-soft">
-                  <span className="font-semibold text-ink">{pit.name}</span>, {rack.name} · <span className="figures">{state}</span>
+                  <span className="font-semibold text-ink">{pit.name}</span>
+                  {standingWords(messageContext, plan.runs, pit.id)}, {rack.name} · <span className="figures">{state}</span>
                 </figcaption>
                 <RackFloor rack={rack} units={units} pxPerMm={pxPerMm} label={`${pit.name}, ${rack.name}: ${state}`}>
                   {there.map((piece) => {

@@ -20,7 +20,7 @@ export function Nights({ layout, zone, bottom }: { layout: TimelineLayout; zone:
   }
   return nights.map(({ x0, x1 }) => (
     <g key={x0}>
-      <rect x={x0} width={x1 - x0} y={42} height={bottom - 42} fill="var(--shade)" />
+      <rect x={x0} width={x1 - x0} y={50} height={bottom - 50} fill="var(--shade)" />
       {x1 - x0 > 60 && (
         <text x={(x0 + x1) / 2} y={39} textAnchor="middle" className="text-[11px]" fill="var(--soft)">
           night
@@ -66,7 +66,7 @@ export function Rulers({ layout, messageContext, bottom }: { layout: TimelineLay
         const nearLine = layout.servings.some((serving) => Math.abs(serving.x - tick.x) < 3);
         return (
           <g key={tick.atMs}>
-            <line x1={tick.x} x2={tick.x} y1={nearLine ? 42 : 36} y2={bottom} stroke="var(--line)" />
+            <line x1={tick.x} x2={tick.x} y1={nearLine ? 50 : 36} y2={bottom} stroke="var(--line)" />
             <text x={tick.x} y={17} textAnchor="middle" className="figures text-[12.5px] font-bold" fill="var(--ink)">
               {showDay && tick.x > scale.leftPx + 24 ? `${days[i]!.slice(0, 3)} ${label}` : label}
             </text>

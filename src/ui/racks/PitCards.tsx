@@ -1,7 +1,7 @@
 import { mapPieces, type MapPiece, type PlanInput } from '../../core/planning';
 import type { Pit, Plan } from '../../core/model';
 import { clockTime, dayAndTime } from '../../formats/clock';
-import { batchName, rackName, type MessageContext } from '../../formats/messages/names';
+import { batchName, rackName, standingWords, type MessageContext } from '../../formats/messages/names';
 import { tagOf } from '../../formats/messages/rack';
 import { formatMass } from '../../formats/units';
 import { RackBoard } from './RackBoard.client';
@@ -47,7 +47,14 @@ function PitCard({ messageContext, pit, pieces }: { messageContext: MessageConte
   const pxPerMm = Math.min(0.5, CARD_PX / Math.max(...pit.racks.map((rack) => rack.widthMm)));
   return (
     <section className="mb-6 break-after-page">
-      <h2 className="text-xl">{pit.name}</h2>
+      <h2 className="text-xl">
+        {pit.name}
+        {standingWords(
+          messageContext,
+          pieces.map((piece) => piece.run),
+          pit.id,
+        )}
+      </h2>
       <p>As it lies {dayAndTime(atMs, event.timeZone, units.clock)}, when it is fullest. The door is below.</p>
       {[...pit.racks]
         .sort((a, b) => b.level - a.level)

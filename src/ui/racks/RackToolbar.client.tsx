@@ -4,7 +4,7 @@ import type { Pit } from '../../core/model';
 import type { MapPiece } from '../../core/planning';
 import { MS_PER_MIN } from '../../core/units';
 import { dayAndTime } from '../../formats/clock';
-import type { MessageContext } from '../../formats/messages/names';
+import { standingWords, type MessageContext } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { Slider } from '../kit/Slider';
 import { isAt, spanOf } from './shownRacks';
@@ -43,6 +43,12 @@ export function RackToolbar({ messageContext, pits, pitId, pieces, atMs, whole, 
             onClick={() => onPit(each.id)}
           >
             {each.name}
+            {each.id === pitId &&
+              standingWords(
+                messageContext,
+                pieces.map((piece) => piece.run),
+                each.id,
+              )}
           </button>
         ))}
       </div>

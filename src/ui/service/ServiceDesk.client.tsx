@@ -226,12 +226,13 @@ function CarveChart({
       ))}
       {turns.map((turn) => {
         const batch = event.batches.find((each) => each.id === turn.batchId)!;
-        const tag = tagOf(messageContext, batch, turn);
+        const whole = tagOf(messageContext, batch, turn);
         const early = turn.fromMs < releaseMs;
         const width = Math.max(2, x(turn.toMs) - x(turn.fromMs) - 1);
+        const tag = width > whole.length * 7 ? whole : whole.split(' ')[0];
         return (
           <g key={turn.pieceIds.join()}>
-            <title>{`${capital(batchName(messageContext, turn.batchId))} ${tag}: ${time(turn.fromMs)} to ${time(turn.toMs)}`}</title>
+            <title>{`${capital(batchName(messageContext, turn.batchId))} ${whole}: ${time(turn.fromMs)} to ${time(turn.toMs)}`}</title>
             <rect
               x={x(turn.fromMs)}
               width={width}
