@@ -1,5 +1,5 @@
 import type { ExchangeBatch, ExchangeMethod, ExchangePit } from '../src/core/model';
-import type { EventFileV1 } from '../src/formats/open';
+import { upgraded, type EventFile, type EventFileV1 } from '../src/formats/open';
 
 const LONG = { ventMin: 15, restMin: 60, holdIdealMin: [60, 240] as [number, number], holdMaxMin: 720 };
 const SHORT = { ventMin: 5, restMin: 10, holdIdealMin: [0, 60] as [number, number], holdMaxMin: 180 };
@@ -120,5 +120,27 @@ export function kitchen(batches: number, pieces: number, pits: number): EventFil
       from: i < 2 ? '2027-06-17T12:00:00-03:00' : '2027-06-19T05:00:00-03:00',
       to: '2027-06-19T22:00:00-03:00',
     })),
+  };
+}
+
+/** The same kitchen in a yard, its supper at a green so many minutes away: boxes travel, the pits stay, half of the crew drives. */
+export function kitchenAway(batches: number, pieces: number, pits: number, roadMin: number): EventFile {
+  const file = upgraded(kitchen(batches, pieces, pits));
+  return {
+    ...file,
+    name: `${file.name}, supper away`,
+    places: [
+      { id: 'yard', name: 'Yard' },
+      { id: 'green', name: 'Green' },
+    ],
+    roads: [{ from: 'yard', to: 'green', min: roadMin }],
+    servings: file.servings.map((serving) =>
+      serving.id === 'supper' ? { ...serving, place: 'green', setUpMin: 30, handsThere: 1 } : { ...serving, place: 'yard' },
+    ),
+    // What bears no long hold is served at home.
+    batches: file.batches.map((batch) => ({ ...batch, serving: batch.method.holdMaxMin > 300 ? 'supper' : 'lunch' })),
+    pits: file.pits.map((pit) => ({ ...pit, place: 'yard' })),
+    holding: file.holding.map((gear) => ({ ...gear, place: 'yard', travels: gear.kind === 'insulated-box' })),
+    crew: file.crew.map((shift, i) => ({ ...shift, place: 'yard', drives: i % 2 === 0 })),
   };
 }

@@ -3,12 +3,12 @@ import { newForecastCache, scheduleBy, search, usualIterations } from '../src/co
 import { checkPlan } from '../src/core/check';
 import { batchOrders, draggedPlan, exchangeEventOf, exchangePlanOf, planFrom, searchInputOf, searchPlan } from '../src/core/planning';
 import { planInputOf } from '../src/formats/open';
-import { kitchen } from './kitchens';
+import { kitchen, kitchenAway } from './kitchens';
 
 /** First and settled plans, with forecasts made before and not counted. */
-export function benchPlanner(sizes: [batches: number, pieces: number, pits: number][]): void {
-  for (const [batches, pieces, pits] of sizes) {
-    const input = planInputOf(kitchen(batches, pieces, pits));
+export function benchPlanner(sizes: [batches: number, pieces: number, pits: number, roadMin?: number][]): void {
+  for (const [batches, pieces, pits, roadMin] of sizes) {
+    const input = planInputOf(roadMin ? kitchenAway(batches, pieces, pits, roadMin) : kitchen(batches, pieces, pits));
     const cache = newForecastCache();
     const begun = performance.now();
     searchPlan(input, { seed: 1, iterations: 0 }, cache).next();
@@ -27,7 +27,7 @@ export function benchPlanner(sizes: [batches: number, pieces: number, pits: numb
     }
     const whole = performance.now() - again;
     console.log(
-      `${batches} batches, ${pieces} pieces, ${pits} pits: forecasts ${forecasts.toFixed(0)} ms, first plan ${first!.toFixed(0)} ms, last better ${settled.toFixed(0)} ms, whole search ${whole.toFixed(0)} ms; ${step.value.objective.join(' ')} (bound ${step.value.lower.join(' ')})`,
+      `${batches} batches, ${pieces} pieces, ${pits} pits${roadMin ? `, supper ${roadMin} min away` : ''}: forecasts ${forecasts.toFixed(0)} ms, first plan ${first!.toFixed(0)} ms, last better ${settled.toFixed(0)} ms, whole search ${whole.toFixed(0)} ms; ${step.value.objective.join(' ')} (bound ${step.value.lower.join(' ')})`,
     );
   }
 }

@@ -130,6 +130,7 @@ console.log('\nPlans: the five figures are broken, risk, quality, people, cost')
 benchPlanner([
   [5, 20, 1],
   [12, 40, 3],
+  [12, 40, 3, 35],
   [60, 200, 8],
 ]);
 benchDrag();

@@ -242,6 +242,8 @@ function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Co
   const { modelCutId } = batch.planned.setup;
   const late = context.law.factor(modelCutId, context.confidence);
   const early = context.law.factor(modelCutId, 1 - context.confidence);
+  /** A search asks the same thousands of times. */
+  const kept = new Map<object, Keeping>();
   const dangerAt = last.trace.coreC.findIndex((tempC) => tempC >= DANGER_ZONE_TOP_C);
   return {
     first,
@@ -263,8 +265,10 @@ function forecastAnew(cache: ForecastCache, context: ForecastContext, cooked: Co
     smokeMin: method.needsSmoke ? smokeMinutes(last) : undefined,
     dangerLateMin: temperMin + (dangerAt < 0 ? last.doneAtMin * late : dangerAt * last.trace.stepMin * late),
     keeps(place, pieces) {
-      const { coreC, mushMin } = heldIn(batch, place, pieces, context);
-      return { coreC, mushMin, aboveMin: minutesAbove(coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN };
+      const held = heldIn(batch, place, pieces, context);
+      let found = kept.get(held);
+      if (!found) kept.set(held, (found = { ...held, aboveMin: minutesAbove(held.coreC, context.hotHoldC) ?? LOOK_AHEAD_MIN }));
+      return found;
     },
   };
 }

@@ -3,7 +3,7 @@ import { claimedMm2, hotSideOf, thickEndOf } from '../packing';
 import { addMinutes } from '../units';
 import { isPoultry, type Leg, type Pit } from '../model';
 import type { Claims } from './trial';
-import { claimHold, holdingFor, placeOf, type Holding } from './holding';
+import { atMinute, claimHold, holdingFor, placeOf, type Holding } from './holding';
 import { lay, legsOf } from './packRun';
 import { runOf } from './run';
 import { alternativesFor, type Alternative } from './alternatives';
@@ -171,11 +171,14 @@ function holdAnyhow(
   const held = 'refusal' in kept ? kept : claimHold(context, kept, kg, window);
   if (!('refusal' in held)) return held;
   const { pullEarlyMs, carveAtMs } = window;
-  const coreC = (gear?: (typeof context.gear)[number]) => alternative.forecast().keeps(placeOf(gear), pieces).coreC;
-  if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { uses: [], coreC: coreC() };
+  const coreAt = (gear?: (typeof context.gear)[number]) => {
+    const { coreC } = alternative.forecast().keeps(placeOf(gear), pieces);
+    return (minute: number) => atMinute(coreC, minute);
+  };
+  if (context.gear.length === 0 || carveAtMs <= pullEarlyMs) return { uses: [], coreAt: coreAt() };
   const claim = context.holds.claim(context.gear, kg, pullEarlyMs, carveAtMs);
   const gear = 'use' in claim ? context.gear.find((each) => each.id === claim.use.gearId)! : claim.gear;
   const use = 'use' in claim ? claim.use : { gearId: gear.id, amount: 0, fromMs: pullEarlyMs, toMs: carveAtMs };
   if (!('use' in claim)) context.holds.add(use);
-  return { gear, uses: [use], coreC: coreC(gear) };
+  return { gear, uses: [use], coreAt: coreAt(gear) };
 }

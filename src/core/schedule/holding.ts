@@ -25,7 +25,8 @@ export interface Holding {
   /** Where it waits first, until it is boxed for the ride. */
   first?: { gear: HoldingGear; untilMs: number };
   uses: HoldUse[];
-  coreC: Float64Array;
+  /** Core so many minutes after being pulled as early as may be. */
+  coreAt(minute: number): number;
 }
 
 /** Waiting in one thing at home, then boxed for the ride in another. */
@@ -33,23 +34,24 @@ interface Chain {
   home: HoldingGear;
   ride: HoldingGear;
   untilMs: number;
-  coreC: Float64Array;
+  coreAt(minute: number): number;
 }
 
-/** Core by the minute of meat that is taken from one holding to another: there it goes on from where it cooled to. */
-function onward(before: Float64Array, after: Float64Array, switchMin: number): Float64Array {
-  const at = Math.min(switchMin, before.length - 1);
+export const atMinute = (cores: Float64Array, minute: number): number => cores[Math.max(0, Math.min(minute, cores.length - 1))]!;
+
+/** The minute at which something cooling in `after` is as warm as it is now. */
+function minuteAt(after: Float64Array, coreC: number): number {
   let from = after.length - 1;
-  while (from > 0 && after[from]! < before[at]!) from--;
-  return before.map((core, minute) => (minute <= at ? core : after[Math.min(after.length - 1, from + minute - at)]!));
+  while (from > 0 && after[from]! < coreC) from--;
+  return from;
 }
 
 interface Kept {
   board: boolean;
   gear: HoldingGear[];
-  chains: Chain[];
-  boardC: Float64Array;
-  coreC(gear: HoldingGear): Float64Array;
+  /** Asked for only where nothing holds it all the way. */
+  chains(): Chain[];
+  coreAt(gear: HoldingGear | undefined, minute: number): number;
 }
 
 /** What may hold a run from the earliest finish to carving; the board alone when the rest is all there is. */
@@ -88,12 +90,15 @@ export function holdingFor(
         whereabouts.stays(gear.id, whereabouts.placeOfServing(serving.id), ride.arriveMs, window.carveAtMs),
     );
     return homes.flatMap((home) =>
-      rides.flatMap((to) => {
+      rides.flatMap((to): Chain[] => {
         if (home === to || keeping(home).aboveMin < switchMin) return [];
-        const coreC = onward(keeping(home).coreC, keeping(to).coreC, switchMin);
-        return neededMin < coreC.length && coreC[Math.round(neededMin)]! >= floorC
-          ? [{ home, ride: to, untilMs: ride.leaveMs, coreC }]
-          : [];
+        const [before, after] = [keeping(home).coreC, keeping(to).coreC];
+        const at = Math.min(switchMin, before.length - 1);
+        const from = minuteAt(after, before[at]!);
+        const later = (minute: number) => after[Math.min(after.length - 1, from + minute - at)]!;
+        if (neededMin >= before.length || later(Math.round(neededMin)) < floorC) return [];
+        const coreAt = (minute: number) => (minute <= at ? before[Math.max(0, minute)]! : later(minute));
+        return [{ home, ride: to, untilMs: ride.leaveMs, coreAt }];
       }),
     );
   };
@@ -102,11 +107,11 @@ export function holdingFor(
     return {
       board: boardRides && boardMin <= method.restMin && holdMin <= TENT_HOLD_MIN && keeps(undefined),
       gear: there.filter(keeps),
-      chains: chainsFor(neededMin),
+      chains: () => chainsFor(neededMin),
     };
   };
   const sure = allowed(waitMin);
-  const some = ({ board, gear, chains }: typeof sure) => board || gear.length > 0 || chains.length > 0;
+  const some = ({ board, gear, chains }: typeof sure) => board || gear.length > 0 || chains().length > 0;
   const found = some(sure) || !mayCool ? sure : allowed(medianWaitMin);
   if (!some(found)) {
     const longest = Math.max(...[undefined, ...there].map((gear) => keeping(gear).aboveMin)) - offPitMin(order);
@@ -119,7 +124,7 @@ export function holdingFor(
       },
     };
   }
-  return { ...found, boardC: keeping(undefined).coreC, coreC: (gear) => keeping(gear).coreC };
+  return { ...found, coreAt: (gear, minute) => atMinute(keeping(gear).coreC, minute) };
 }
 
 /** A place to hold: the board when that will do, else the box or warmer that fits most closely. */
@@ -129,18 +134,18 @@ export function claimHold(
   kg: number,
   { pullEarlyMs, carveAtMs }: Window,
 ): Holding | { refusal: Refusal } {
-  if (kept.board) return { uses: [], coreC: kept.boardC };
+  if (kept.board) return { uses: [], coreAt: (minute) => kept.coreAt(undefined, minute) };
   let claim = kept.gear.length > 0 ? context.holds.claim(kept.gear, kg, pullEarlyMs, carveAtMs) : undefined;
   if (claim && 'use' in claim) {
     const { use } = claim;
     const gear = kept.gear.find((each) => each.id === use.gearId)!;
-    return { gear, uses: [use], coreC: kept.coreC(gear) };
+    return { gear, uses: [use], coreAt: (minute) => kept.coreAt(gear, minute) };
   }
-  for (const { home, ride, untilMs, coreC } of kept.chains) {
+  for (const { home, ride, untilMs, coreAt } of kept.chains()) {
     const before = context.holds.snapshot();
     const first = context.holds.claim([home], kg, pullEarlyMs, Math.max(pullEarlyMs + MS_PER_MIN, untilMs));
     const second = 'use' in first ? context.holds.claim([ride], kg, pullEarlyMs, carveAtMs) : first;
-    if ('use' in first && 'use' in second) return { gear: ride, first: { gear: home, untilMs }, uses: [first.use, second.use], coreC };
+    if ('use' in first && 'use' in second) return { gear: ride, first: { gear: home, untilMs }, uses: [first.use, second.use], coreAt };
     context.holds.rollBack(before);
     if (!('use' in second)) claim ??= second;
   }

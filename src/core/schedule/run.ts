@@ -72,7 +72,7 @@ export function runOf(order: BatchOrder, context: PlacementContext, alternative:
       fromEarlyMs: addMinutes(window.pullEarlyMs, openMin),
       fromLateMs: addMinutes(window.pullLateMs, openMin),
       toMs: window.carveAtMs,
-      coolestAtCarveC: hold.coreC[Math.min(waitMin, hold.coreC.length - 1)]!,
+      coolestAtCarveC: hold.coreAt(waitMin),
     },
     onTimeShare: forecast.chanceWithin(timing.pullMedianMin, availableMin),
     work,

@@ -167,7 +167,7 @@ function saferNeighbour(current: Decoded, orders: readonly BatchOrder[]): Pick<S
 const orderOf = (current: Decoded): string[] => [...new Set(current.steps.map((step) => step.id))];
 
 /** So often the way to a serving is what is changed, where there is one: all is placed anew then. */
-const TRAVEL_SHARE = 0.15;
+const TRAVEL_SHARE = 0.05;
 
 const STEPS_MIN = [-120, -60, -30, -15, 15, 30, 60, 120] as const;
 

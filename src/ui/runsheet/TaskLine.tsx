@@ -16,6 +16,9 @@ export interface Row {
 
 const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
 
+/** On paper these need no more than their title. */
+const SAID_BY_ITSELF: ReadonlySet<Task['kind']> = new Set(['prepare', 'vent', 'loadVan', 'unload', 'setUp', 'packUp', 'drive']);
+
 /** How one mixes or makes ready is said once. */
 const sameMaking = (a: Task, b: Task) => a.what !== undefined && a.what.code === b.what?.code;
 
@@ -82,7 +85,9 @@ export function TaskLine({
         {task.who && (
           <span className="mr-1 rounded bg-paper px-1 text-[0.85rem]">{task.who.map((id) => names.get(id) ?? 'crew').join(', ')}</span>
         )}
-        {!known && <span className="text-[0.92rem] text-soft">{words.detail}</span>}
+        {!known && (
+          <span className={`text-[0.92rem] text-soft ${SAID_BY_ITSELF.has(task.kind) ? 'print:hidden' : ''}`}>{words.detail}</span>
+        )}
       </span>
       <span className="figures whitespace-nowrap text-[0.85rem] text-soft">
         {task.opening !== undefined &&
