@@ -48,6 +48,13 @@ try {
   await take('safety', `${event}/safety`);
   await take('pits', `${event}/pits`);
   await take('plan', `${event}/plan`);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${base}${event}/plan`);
+  await page.waitForTimeout(2500);
+  await page.getByRole('group', { name: /the day downward/ }).evaluate((strip) => strip.scrollIntoView());
+  await page.evaluate(() => window.scrollBy(0, -110));
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'plan-phone.png') });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await take('racks', `${event}/racks`);
   await take('run-sheet', `${event}/run-sheet`);
   await page.goto(`${base}${event}/plan`);

@@ -20,11 +20,11 @@ export function elsewhere(other: Plan, { runs }: Plan): Ghost[] {
 interface GhostsProps {
   scale: TimelineLayout['scale'];
   messageContext: MessageContext;
-  row: { y: number; height: number };
+  row: { y: number; height: number; bars: readonly { x0: number; x1: number; label?: { x0: number; widthPx: number } }[] };
   ghosts: readonly Ghost[];
 }
 
-/** Outlines over one rack's runs, each with its name where there is room for it. */
+/** Outlines over one rack's runs, each with its name where it covers nothing. */
 export function Ghosts({ scale, messageContext, row, ghosts }: GhostsProps) {
   let namedTo = -Infinity;
   return [...ghosts]
@@ -34,10 +34,19 @@ export function Ghosts({ scale, messageContext, row, ghosts }: GhostsProps) {
       const x1 = Math.max(x0 + 2, xAt(scale, leg.toMs));
       const name = `${batchName(messageContext, leg.batchId)} ${leg.pieceIds.length}`;
       const widthPx = name.length * 5.9 + 8;
-      const isNamed = x0 >= namedTo;
+      // Over a bar or its name it is told when it is pointed at.
+      const covers = row.bars.some((bar) => {
+        const [from, to] = [
+          Math.min(bar.x0, bar.label?.x0 ?? bar.x0),
+          Math.max(bar.x1, bar.label ? bar.label.x0 + bar.label.widthPx : bar.x1),
+        ];
+        return from < x0 + widthPx && to > x0;
+      });
+      const isNamed = x0 >= namedTo && !covers;
       if (isNamed) namedTo = x0 + widthPx;
       return (
         <g key={`${leg.batchId}${leg.pieceIds[0]}`} pointerEvents="none">
+          <title>{name}</title>
           <rect
             x={x0}
             width={x1 - x0}

@@ -34,7 +34,7 @@ export function PlanRacks({ messageContext, input, plan, atMs, fromMs, toMs, sel
   return (
     <section
       aria-label={`Racks at ${when}`}
-      className="sticky bottom-0 z-10 flex max-h-44 flex-nowrap items-start gap-x-5 overflow-x-auto border-t border-line bg-sheet px-3 py-2 shadow-[0_-6px_12px_-8px_rgb(0_0_0/0.25)] print:hidden"
+      className="md:sticky md:bottom-0 z-10 flex max-h-44 flex-nowrap items-start gap-x-5 overflow-x-auto border-t border-line bg-sheet px-3 py-2 shadow-[0_-6px_12px_-8px_rgb(0_0_0/0.25)] print:hidden"
     >
       <div className="w-28 shrink-0">
         <p className="font-bold leading-tight">Racks at</p>

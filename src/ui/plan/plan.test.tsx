@@ -111,7 +111,7 @@ describe('the drawing of a plan', () => {
         <Ghosts
           scale={{ fromMs: 0, toMs: 100, leftPx: 0, rightPx: 1000 }}
           messageContext={messageContext}
-          row={{ y: 0, height: 40 }}
+          row={{ y: 0, height: 40, bars: [] }}
           ghosts={[
             { ...ghosts[0]!, fromMs: -5, toMs: 40 },
             { ...ghosts[0]!, batchId: 'chicken-half', fromMs: 1, toMs: 60 },
@@ -121,6 +121,19 @@ describe('the drawing of a plan', () => {
     );
     expect(count(both, /<text/g)).toBe(1);
     expect(both).toContain('x="0"');
+    // Nor where the name would cover a bar; it is still told when it is pointed at.
+    const over = renderToStaticMarkup(
+      <svg>
+        <Ghosts
+          scale={{ fromMs: 0, toMs: 100, leftPx: 0, rightPx: 1000 }}
+          messageContext={messageContext}
+          row={{ y: 0, height: 40, bars: [{ x0: 20, x1: 90 }] }}
+          ghosts={[{ ...ghosts[0]!, fromMs: 1, toMs: 40 }]}
+        />
+      </svg>,
+    );
+    expect(count(over, /<text/g)).toBe(0);
+    expect(over).toContain('<title>Briskets 2</title>');
   });
 });
 

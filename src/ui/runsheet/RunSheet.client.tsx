@@ -137,10 +137,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
               <h3 className="font-title mb-1 border-b-2 border-ink pb-1 text-lg font-bold">{day.name}</h3>
               <ol>
                 {day.hours.map((hour) => (
-                  <li
-                    key={hour.atMs}
-                    className="grid break-inside-avoid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5 print:gap-1 print:py-0.5"
-                  >
+                  <li key={hour.atMs} className="grid grid-cols-[4.2rem_1fr] gap-2 border-b border-line py-1.5 print:gap-1 print:py-0.5">
                     <p className="figures pt-0.5 text-[1.05rem] font-bold text-soft">{clockTime(hour.atMs, zone, units.clock)}</p>
                     <ol>
                       {hour.rows.map((row) => (

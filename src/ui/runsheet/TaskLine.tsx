@@ -58,6 +58,8 @@ export function TaskLine({
   const told = RHYTHM.includes(task.kind) ? (each: Task) => alike(each, task) : (each: Task) => sameMaking(each, task);
   const first = plan.tasks.find(told);
   const known = first !== undefined && first !== task;
+  // How one trims stands at the first trimming.
+  const saidBefore = task.kind === 'trim' && plan.tasks.find((each) => each.kind === 'trim') !== task;
   const time = (each: Task) => (
     <time key={each.id} dateTime={new Date(each.atMs).toISOString()} className="figures font-bold">
       {clockTime(each.atMs, messageContext.event.timeZone, messageContext.units.clock)}
@@ -66,7 +68,7 @@ export function TaskLine({
   const lifts = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
   const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
   return (
-    <li className="grid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5 print:gap-1 print:py-0 print:leading-snug">
+    <li className="grid break-inside-avoid grid-cols-[1.1rem_4.2rem_1fr_auto] items-baseline gap-2 py-0.5 print:gap-1 print:py-0 print:leading-snug">
       <span aria-hidden className="mt-1 block size-3.5 self-start border border-soft" />
       {time(task)}
       <span>
@@ -86,7 +88,9 @@ export function TaskLine({
           <span className="mr-1 rounded bg-paper px-1 text-[0.85rem]">{task.who.map((id) => names.get(id) ?? 'crew').join(', ')}</span>
         )}
         {!known && (
-          <span className={`text-[0.92rem] text-soft ${SAID_BY_ITSELF.has(task.kind) ? 'print:hidden' : ''}`}>{words.detail}</span>
+          <span className={`text-[0.92rem] text-soft ${SAID_BY_ITSELF.has(task.kind) || saidBefore ? 'print:hidden' : ''}`}>
+            {words.detail}
+          </span>
         )}
       </span>
       <span className="figures whitespace-nowrap text-[0.85rem] text-soft">
