@@ -11,6 +11,7 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
     return {
       at: rfc3339(task.atMs, messageContext.event.timeZone),
       minutes: Math.round(task.minutes),
+      latest: task.latestMs === undefined ? '' : rfc3339(task.latestMs, messageContext.event.timeZone),
       kind: task.kind,
       who: (task.who ?? []).map((id) => memberName(messageContext, id)).join(', '),
       place: task.placeId ? placeName(messageContext, task.placeId) : '',
@@ -21,5 +22,5 @@ export function runSheetCsv(messageContext: MessageContext, plan: Plan): string 
       task_id: task.id,
     };
   });
-  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'kind', 'who', 'place', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse(rows, { columns: ['at', 'minutes', 'latest', 'kind', 'who', 'place', 'pit', 'what', 'detail', 'opening', 'task_id'], escapeFormulae: true })}\r\n`;
 }

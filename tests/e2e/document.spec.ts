@@ -42,6 +42,13 @@ test('five edits of the brief are five steps, back and forth, by button and by k
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect.poll(shown).toEqual(['40', '0', '30', '', '0']);
+  // Twice within a blink, but not in one: the second is not undone by the form as it follows the first.
+  for (const key of ['Control+Shift+z', 'Control+Shift+z', 'Control+z', 'Control+z']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(30);
+  }
+  await page.waitForTimeout(300);
+  expect(await shown()).toEqual(['40', '0', '30', '', '0']);
   await page.keyboard.press('Control+Shift+z');
   await page.getByRole('button', { name: 'Redo', exact: true }).click();
   await page.keyboard.press('Control+y');

@@ -209,6 +209,8 @@ export interface Task {
   kind: TaskKind;
   atMs: number;
   minutes: number;
+  /** When it must be begun at the latest, where it may wait. */
+  latestMs?: number;
   /** Where it is done; anywhere when left out. */
   placeId?: string;
   /** Where a drive goes. */

@@ -59,9 +59,9 @@ export function staffed(
     return slots.sort((a, b) => rank(a) - rank(b) || b - a);
   };
   if (!plan.stays) {
-    const placed = waiting.map(({ earliestMs: fromMs, latestMs, ...task }) => ({
+    const placed = waiting.map(({ earliestMs: fromMs, ...task }) => ({
       ...task,
-      atMs: wished(task, fromMs, latestMs)[0] ?? task.atMs,
+      atMs: wished(task, fromMs, task.latestMs)[0] ?? task.atMs,
     }));
     return { tasks: [...tasks, ...placed], problems: [] };
   }
@@ -123,8 +123,8 @@ export function staffed(
   });
   const placed = [...waiting]
     .sort((a, b) => a.latestMs - b.latestMs)
-    .map(({ earliestMs: fromMs, latestMs, ...task }): Task => {
-      const slots = wished(task, fromMs, latestMs);
+    .map(({ earliestMs: fromMs, ...task }): Task => {
+      const slots = wished(task, fromMs, task.latestMs);
       const free = (atMs: number) => ledger.freeAt(atMs, task.minutes, task.placeId!)[0];
       const atMs = slots.find((each) => free(each) !== undefined);
       const person = atMs === undefined ? undefined : free(atMs);

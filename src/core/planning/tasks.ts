@@ -26,7 +26,7 @@ export function tasksOf(
 ): Task[] {
   const tasks: Task[] = plan.prep
     .filter((step) => !step.done)
-    .map(({ id, kind, atMs, minutes, batchId }) => ({ id, kind, atMs, minutes, placeId: homeIdOf(event), batchId }));
+    .map(({ id, kind, atMs, minutes, latestMs, batchId }) => ({ id, kind, atMs, minutes, latestMs, placeId: homeIdOf(event), batchId }));
   plan.firings.forEach((firing) => {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;
     const id = `${firing.pitId}/fire${nth + 1}`;
@@ -142,18 +142,14 @@ function travelTasks({ trips, travelWork }: Pick<Plan, 'trips' | 'travelWork'>):
 
 const finishOf = (run: Run): string => run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
 
-/** A person's knife work this close together is one task. */
-const ONE_CARVING_MIN = 10;
-
-/** Carving as it is shared out: one task for each pair of hands and each stretch of it. */
+/** Carving as it is shared out: one task for each pair of hands and each stretch of it without a break. */
 function carveTasks(run: Run): Task[] {
   const shares: { placeId: string; who: string[]; atMs: number; toMs: number; minutes: number; pieceIds: string[] }[] = [];
   for (const { kind, atMs, minutes, placeId, who, pieceIds } of [...run.work].sort((a, b) => a.atMs - b.atMs)) {
     if (kind !== 'carve') continue;
     const toMs = addMinutes(atMs, minutes);
     const share = shares.findLast((each) => each.who.join() === who.join());
-    if (!share || atMs > addMinutes(share.toMs, ONE_CARVING_MIN))
-      shares.push({ placeId, who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
+    if (!share || atMs > share.toMs) shares.push({ placeId, who, atMs, toMs, minutes, pieceIds: [...pieceIds] });
     else {
       share.toMs = Math.max(share.toMs, toMs);
       share.minutes += minutes;

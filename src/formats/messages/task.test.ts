@@ -166,3 +166,49 @@ describe('figures', () => {
     expect(readUnits(writeUnits(METRIC))).toEqual(METRIC);
   });
 });
+
+describe('what keeps people and things from being in their places', () => {
+  const away = servedAway(event, 40);
+  const said = (problem: PlanProblem) => planProblemMessage({ ...messageContext(), event: away }, problem);
+
+  it('is told in words, each with what would mend it', () => {
+    const common = { severity: 'broken' as const };
+    const servingId = 'supper';
+    const placeId = 'green';
+    expect(said({ code: 'noRoad', ...common, servingId, placeId }).what).toBe('No road leads to Lighthouse green, where Supper is served.');
+    const far = said({ code: 'tooFar', ...common, servingId, placeId, leaveMs: AT, minutes: 90, lateByMin: 25 });
+    expect(far.what).toMatch(
+      /^Supper cannot be reached in time: the drive to Lighthouse green takes 1 h 30, .*25 min before there is time for it\.$/,
+    );
+    expect(far.remedy).toMatch(/^Serve later/);
+    const short = said({ code: 'handsShort', ...common, servingId, placeId, hands: 1, wanted: 2, fromMs: AT, toMs: AT + 3_600_000 });
+    expect(short.what).toMatch(/needs 2 at Lighthouse green .*only 1 of them/);
+    for (const raw of [true, false])
+      expect(said({ code: 'noRide', ...common, batchId: 'brisket-whole', pieces: 2, placeId, ...(raw && { raw }) }).what).toMatch(
+        /^2 briskets have no way.* Lighthouse green/,
+      );
+    const alone = { code: 'unattended' as const, ...common, pitId: 'offset', fromMs: AT, toMs: AT + 7_200_000, allowedMin: 30 };
+    expect(said({ ...alone, batchId: 'brisket-whole', pieces: 2 }).what).toMatch(/nobody on duty beside it.*alone for 30 min/);
+    expect(said({ ...alone, pieces: 0 }).what).toMatch(/^What is on it/);
+    expect(
+      said({ code: 'holdTooLong', ...common, batchId: 'brisket-whole', pieces: 2, holdMin: 90, allowedMin: 0, nothingRides: true }).what,
+    ).toMatch(/goes along\.$/);
+    const idle = said({ code: 'unstaffed', severity: 'warning', kind: 'reload', pitId: 'offset', placeId, atMs: AT, times: 3 });
+    expect(idle.what).toMatch(/^Nobody is free to feed the offset at .* and 2 more times\.$/);
+  });
+
+  it('is a drive that would have to begin in the past; serving later mends it', () => {
+    const duty = [{ memberId: 'ada', fromMs: AT - 48 * 3_600_000, toMs: AT + 48 * 3_600_000 }];
+    const crew = [{ id: 'ada', name: 'Ada', drives: true }];
+    const chicken = servedAway(eventOf([batchOf('chicken-half', 4)], { duty }), 90);
+    const [supper] = chicken.servings;
+    const leaveMs = supper!.atMs - (supper!.carveLeadMin + 15 + 10 + 90 + 10) * 60_000;
+    const late = buildPlan({ ...inputOf(chicken), crew, earliestMs: leaveMs + 20 * 60_000 });
+    const far = late.problems.find((problem) => problem.code === 'tooFar')!;
+    expect(far).toMatchObject({ servingId: 'supper', minutes: 90, lateByMin: 20 });
+    expect(planProblemMessage({ ...messageContext(), event: chicken }, far).what).toMatch(/cannot be reached in time/);
+    const later = { ...chicken, servings: chicken.servings.map((serving) => ({ ...serving, atMs: serving.atMs + 30 * 60_000 })) };
+    const mended = buildPlan({ ...inputOf(later), crew, earliestMs: leaveMs + 20 * 60_000 });
+    expect(mended.problems.some((problem) => problem.code === 'tooFar')).toBe(false);
+  });
+});

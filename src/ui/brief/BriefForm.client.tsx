@@ -145,6 +145,8 @@ function useBriefEdits(form: UseFormReturn<BriefInput>): number {
   const own = useRef(event);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const settling = useRef(false);
+  /** While the form is set to the event nothing is typed: what follows from it must not be saved over a second undo. */
+  const setting = useRef(false);
   const field = useRef<string>(undefined);
 
   const settle = async () => {
@@ -171,6 +173,7 @@ function useBriefEdits(form: UseFormReturn<BriefInput>): number {
   });
   useEffect(() => {
     const watching = form.watch((_, { name }) => {
+      if (setting.current) return;
       field.current ??= name;
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void latest.current(), GATHER_MS);
@@ -188,7 +191,9 @@ function useBriefEdits(form: UseFormReturn<BriefInput>): number {
     const moved = !sameValue(briefOf(event), briefOf(own.current));
     own.current = event;
     if (!moved) return;
+    setting.current = true;
     form.reset(briefOf(event));
+    setting.current = false;
     setFaulty(0);
   }, [event, form]);
   return faulty;

@@ -1,20 +1,24 @@
 import { DoorOpen } from 'lucide-react';
 import type { Plan, Task } from '../../core/model';
-import { clockTime } from '../../formats/clock';
+import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
 import { MS_PER_MIN } from '../../core/units';
 import type { MessageContext } from '../../formats/messages/names';
 import { taskMessage } from '../../formats/messages/task';
 
 /** Done over and over: what is the same again shares a line, and only the first of the day says how. */
-const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray'];
+const RHYTHM: readonly Task['kind'][] = ['reload', 'wood', 'ash', 'water', 'spray', 'carve'];
 
 export interface Row {
   task: Task;
   again: Task[];
 }
 
-const alike = (a: Task, b: Task) => a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId;
+const alike = (a: Task, b: Task) =>
+  a.kind === b.kind && a.pitId === b.pitId && a.runId === b.runId && (a.kind !== 'carve' || a.who?.join() === b.who?.join());
+
+/** What may wait a quarter of an hour says until when. */
+const WORTH_SAYING_MS = 15 * MS_PER_MIN;
 
 /** On paper these need no more than their title. */
 const SAID_BY_ITSELF: ReadonlySet<Task['kind']> = new Set(['prepare', 'vent', 'loadVan', 'unload', 'setUp', 'packUp', 'drive']);
@@ -65,6 +69,14 @@ export function TaskLine({
       {clockTime(each.atMs, messageContext.event.timeZone, messageContext.units.clock)}
     </time>
   );
+  const { timeZone } = messageContext.event;
+  const { clock } = messageContext.units;
+  const mayWait = task.latestMs !== undefined && task.latestMs - task.atMs >= WORTH_SAYING_MS;
+  const latest =
+    mayWait &&
+    (task.latestMs! - task.atMs > 20 * 3_600_000
+      ? dayAndTime(task.latestMs!, timeZone, clock)
+      : clockTime(task.latestMs!, timeZone, clock));
   const lifts = task.opening !== undefined && plan.tasks.find((each) => each.opening === task.opening) === task;
   const shared = task.opening !== undefined && plan.tasks.filter((each) => each.opening === task.opening).length > 1;
   return (
@@ -87,6 +99,7 @@ export function TaskLine({
         {task.who && (
           <span className="mr-1 rounded bg-paper px-1 text-[0.85rem]">{task.who.map((id) => names.get(id) ?? 'crew').join(', ')}</span>
         )}
+        {latest && <span className="figures mr-1 text-[0.85rem] text-soft print:hidden">by {latest}</span>}
         {!known && (
           <span className={`text-[0.92rem] text-soft ${SAID_BY_ITSELF.has(task.kind) || saidBefore ? 'print:hidden' : ''}`}>
             {words.detail}
