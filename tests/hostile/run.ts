@@ -106,6 +106,11 @@ function spoiltText(luck: Chance, right: string): string {
   return right.replace(/\d+/, wordOf(junk(luck)));
 }
 
+const holdsLongList = (value: unknown): boolean =>
+  Array.isArray(value)
+    ? JSON.stringify(value).length > MOST_IN_A_LIST
+    : value !== null && typeof value === 'object' && Object.values(value).some(holdsLongList);
+
 let ids = new Map<string, string>();
 async function callAction(luck: Chance, eventId: string): Promise<void> {
   const name = luck.pick(Object.keys(ACTIONS).filter((each) => each !== 'deleteEvent' || luck.next() < 0.1));
@@ -116,7 +121,7 @@ async function callAction(luck: Chance, eventId: string): Promise<void> {
   const sent = luck.next() < 0.1 || (isFile && luck.next() < 0.8) ? right : spoilt(right, luck);
   const body = JSON.stringify([sent]) ?? '[]';
   // Lists of more than a million letters are refused by the framework, before the door, and with a 500 of its own.
-  const beyond = body.length > MOST_IN_A_LIST;
+  const beyond = holdsLongList(sent);
   const call = {
     method: 'POST',
     headers: { 'Next-Action': ids.get(name)!, 'Content-Type': 'text/plain;charset=UTF-8', Accept: 'text/x-component', Origin: BASE },

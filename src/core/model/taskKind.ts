@@ -37,6 +37,22 @@ export type TaskKind =
   | 'prepare'
   | 'serve';
 
+/** What keeps a fire and the meat on it: begun a little sooner or later when nobody is free at its very minute. */
+export const TENDING_KINDS: readonly TaskKind[] = [
+  'closeAir',
+  'setPoint',
+  'reload',
+  'ash',
+  'water',
+  'wood',
+  'tube',
+  'relight',
+  'spray',
+  'turn',
+  'unwrap',
+  'probe',
+];
+
 /** What is made ready while the meat cooks, or before. */
 export type Preparation =
   | { code: 'mix'; recipeId: string }

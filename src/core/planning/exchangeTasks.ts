@@ -1,4 +1,4 @@
-import { PREP_KINDS, type ExchangeTask, type ExchangeTaskKind, type Plan, type Task, type TravelWork } from '../model';
+import { PREP_KINDS, TENDING_KINDS, type ExchangeTask, type ExchangeTaskKind, type Plan, type Task, type TravelWork } from '../model';
 import type { RulesVersion } from '../quantities';
 
 const TASK_ORDER: ExchangeTaskKind[] = [
@@ -54,25 +54,10 @@ export function exchangeTasksOf(plan: Plan, rules: RulesVersion): ExchangeTask[]
   return tasks.sort((a, b) => a.atMs - b.atMs || TASK_ORDER.indexOf(a.kind) - TASK_ORDER.indexOf(b.kind));
 }
 
-const TENDS: ReadonlySet<Task['kind']> = new Set([
-  'closeAir',
-  'setPoint',
-  'reload',
-  'ash',
-  'water',
-  'wood',
-  'tube',
-  'relight',
-  'spray',
-  'turn',
-  'unwrap',
-  'probe',
-]);
-
 /** Fire tending and making ready, as far as somebody is named for it. */
 function softTask({ kind, atMs, minutes, placeId, pitId, pieceIds, what, who }: Task): ExchangeTask[] {
   if (!who || !placeId) return [];
-  const tends = TENDS.has(kind);
+  const tends = TENDING_KINDS.includes(kind);
   if (!tends && kind !== 'prepare' && !(PREP_KINDS as readonly string[]).includes(kind)) return [];
   return [
     {

@@ -1,23 +1,8 @@
-import { PREP_KINDS, type Plan, type PlanProblem, type Preparation, type Shift, type Task } from '../model';
+import { PREP_KINDS, TENDING_KINDS, type Plan, type PlanProblem, type Preparation, type Shift, type Task } from '../model';
 import { CrewLedger } from '../schedule';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { WaitingTask } from './waitingWork';
 
-/** What keeps a fire: begun a little sooner or later when nobody is free at its very minute. */
-const TENDING: readonly Task['kind'][] = [
-  'closeAir',
-  'setPoint',
-  'reload',
-  'ash',
-  'water',
-  'wood',
-  'tube',
-  'relight',
-  'spray',
-  'turn',
-  'unwrap',
-  'probe',
-];
 const MOVES_MIN: Partial<Record<Task['kind'], [earlier: number, later: number]>> = {
   closeAir: [5, 5],
   setPoint: [10, 0],
@@ -100,7 +85,7 @@ export function staffed(
       const there = stays.filter((stay) => stay.placeId === placeId && stay.fromMs <= task.atMs && stay.toMs >= untilMs);
       return there.length > 0 ? { ...task, who: [...new Set(there.map((stay) => stay.memberId))] } : task;
     }
-    if (!TENDING.includes(kind) && !(kind in HANDS_MIN)) return task;
+    if (!TENDING_KINDS.includes(kind) && !(kind in HANDS_MIN)) return task;
     const found = give(task, MOVES_MIN[kind] ?? USUALLY_MOVES);
     if (found) return found;
     // Whoever pulls sees to it himself.

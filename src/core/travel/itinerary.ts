@@ -49,6 +49,8 @@ export interface TravelProblem {
 
 interface Mover {
   id: string;
+  /** Where it belongs. */
+  beganAt: string;
   placeId: string;
   sinceMs: number;
   stays: Stay[];
@@ -84,7 +86,13 @@ class Itinerary {
     private readonly problem: TravelProblem,
     private readonly choices: Choices,
   ) {
-    const begin = <T extends { placeId: string }>(thing: T) => ({ ...thing, sinceMs: -Infinity, stays: [], untilMs: -Infinity });
+    const begin = <T extends { placeId: string }>(thing: T) => ({
+      ...thing,
+      beganAt: thing.placeId,
+      sinceMs: -Infinity,
+      stays: [],
+      untilMs: -Infinity,
+    });
     this.people = problem.crew?.map((person) => ({ ...begin(person), windows: joined(person.windows) }));
     this.gear = problem.gear.map(begin);
     this.pits = problem.pits.map(begin);
@@ -262,21 +270,16 @@ class Itinerary {
     const leaveMs = addMinutes(serving.endMs, PACK_UP_MIN);
     const here = <T extends Mover>(all: readonly T[]) =>
       all.filter((each) => each.placeId === serving.placeId && each.untilMs <= serving.endMs && each.sinceMs <= serving.endMs);
-    const guests = here(this.people ?? []).filter((person) => this.homeOf(person.id) === homeId);
+    const guests = here(this.people ?? []).filter((person) => person.beganAt === homeId);
     const onDuty = guests.filter((person) =>
       person.windows.some((window) => covers(window, serving.endMs, addMinutes(leaveMs, minutesOf(way)))),
     );
     const party = this.people && this.party(onDuty, afterwards === 'gear' && next.length > 0 ? 1 : onDuty.length);
     if (this.people && !party) return;
-    const gear = here(this.gear).filter((each) => each.travels && this.homeOf(each.id) === homeId);
-    const pits = next.length > 0 ? [] : here(this.pits).filter((each) => each.travels && this.homeOf(each.id) === homeId);
+    const gear = here(this.gear).filter((each) => each.travels && each.beganAt === homeId);
+    const pits = next.length > 0 ? [] : here(this.pits).filter((each) => each.travels && each.beganAt === homeId);
     if (!this.people && gear.length + pits.length === 0) return;
     this.go('back', serving, back, leaveMs, { who: party ?? [], gear, pits, untilMs: -Infinity });
-  }
-
-  private homeOf(id: string): string {
-    const { crew = [], gear, pits } = this.problem;
-    return [...crew, ...gear, ...pits].find((each) => each.id === id)!.placeId;
   }
 
   /** Puts a party on the road, road after road; tells when it has arrived. */
@@ -349,16 +352,11 @@ class Itinerary {
       stays.some((stay) => stay.placeId === placeId && covers(stay, carveMs, endMs)),
     ).length;
     const known = this.troubles.some((trouble) => trouble.servingId === serving.id);
-    if ((there < hands || (setUpMin > 0 && able.length === 0)) && !known)
-      this.troubles.push({
-        code: 'handsShort',
-        servingId: serving.id,
-        placeId,
-        hands: there,
-        wanted: Math.max(hands, 1),
-        fromMs: carveMs,
-        toMs: endMs,
-      });
+    if (known) return;
+    const short = (found: number, wanted: number, from: number, to: number) =>
+      this.troubles.push({ code: 'handsShort', servingId: serving.id, placeId, hands: found, wanted, fromMs: from, toMs: to });
+    if (there < hands) short(there, hands, carveMs, endMs);
+    else if (setUpMin > 0 && able.length === 0) short(0, 1, fromMs, carveMs);
   }
 }
 
