@@ -5,9 +5,10 @@ const rooms = {
   inputs: ['core'],
   document: ['core', 'formats', 'inputs'],
   persistence: ['core'],
+  devices: ['core', 'formats'],
   workers: ['core', 'formats/open'],
-  services: ['core', 'formats', 'inputs', 'document', 'persistence'],
-  runtime: ['core', 'formats', 'inputs', 'persistence', 'services'],
+  services: ['core', 'formats', 'inputs', 'document', 'persistence', 'devices/ports'],
+  runtime: ['core', 'formats', 'inputs', 'persistence', 'devices', 'services'],
   ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],
   app: ['core', 'formats', 'inputs', 'document', 'services', 'runtime', 'ui'],
 };

@@ -14,7 +14,7 @@ const knownAt = ({ core, pit, wrappedAtMin, doneAtMin }: CookInLife, share: numb
     nowMin,
     core: known(core),
     pit: known(pit),
-    wrappedAtMin: wrappedAtMin !== undefined && wrappedAtMin <= nowMin ? wrappedAtMin : undefined,
+    deeds: wrappedAtMin !== undefined && wrappedAtMin <= nowMin ? [{ kind: 'wrapped' as const, atMin: wrappedAtMin }] : [],
   };
 };
 

@@ -212,7 +212,7 @@ function applyWrap(cook: CookState): void {
 }
 
 /** The wrap comes off for good. */
-function openAgain(cook: CookState): void {
+export function openAgain(cook: CookState): void {
   cook.wrap = 'none';
   cook.unwrapped = true;
   cook.unwrapAtMin = cook.minute;

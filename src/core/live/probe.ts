@@ -23,14 +23,26 @@ export const NOISE_C = 0.7;
 const USUAL_OFFSET_C = 0.5;
 const WRONG_OFFSET_C = 7;
 /** What the model does not know, C, and for how long it errs the same way. */
-const MODEL_C = 1;
-const MODEL_FOR_MIN = 90;
+const MODEL_C = 2;
+const MODEL_FOR_MIN = 180;
+/** A binned reading as the covariance of errors sees it. */
+export interface ReadAt {
+  atMin: number;
+  /** How many readings it stands for. */
+  count: number;
+  /** How fast the core is thought to rise there. */
+  riseCPerMin: number;
+}
 
-/** Covariance of two readings' errors, C2, in readings each of which stands for `count` of them. */
-export function readingCovariance(state: ProbeState, a: { atMin: number; count: number }, b: { atMin: number; count: number }): number {
+/**
+ * Covariance of two readings' errors, C2. Beside noise, a probe's offset and what the model errs by for a while, heat may
+ * reach the middle later or sooner than the model has it, by `lagSdMin` minutes, all through the cook the same.
+ */
+export function readingCovariance(state: ProbeState, a: ReadAt, b: ReadAt, lagSdMin: number): number {
   const offset = state === 'offset' ? WRONG_OFFSET_C : USUAL_OFFSET_C;
   const model = MODEL_C ** 2 * Math.exp(-Math.abs(a.atMin - b.atMin) / MODEL_FOR_MIN);
-  return offset ** 2 + model + (a === b ? NOISE_C ** 2 / a.count : 0);
+  const late = lagSdMin ** 2 * a.riseCPerMin * b.riseCPerMin;
+  return offset ** 2 + model + late + (a === b ? NOISE_C ** 2 / a.count : 0);
 }
 
 /** A core cannot move faster than this. */

@@ -1,12 +1,13 @@
 import { choleskyFactor, choleskySolve, forwardSolve } from './cholesky';
 import { seededRandom } from './random';
 
-/** Weighed samples of a quantity after something was read. */
-export interface Conditional {
-  values: Float64Array;
+/** What readings say of any quantity that was sampled together with what they would have read. */
+export interface Condition {
   weights: Float64Array;
   /** ln of how likely the readings were, to be compared between ways of having read them. */
   logEvidence: number;
+  /** Samples of a quantity, moved by the readings. */
+  of(z: ArrayLike<number>): Float64Array;
 }
 
 /** Samples that count as much as this share of all carry the first part of what was read. */
@@ -14,21 +15,21 @@ const KEPT_SHARE = 0.3;
 const BISECTIONS = 40;
 
 /**
- * What a quantity z is, given readings y = Y + noise, from joint samples (z_i, Y_i). The readings are taken in two parts
+ * What quantities z are, given readings y = Y + noise, from joint samples (z_i, Y_i). The readings are taken in two parts
  * (a tempered likelihood): samples are weighed by L^a, a as large as leaves enough of them; each of these, near enough to
  * the readings for straight lines, is then moved by what of the readings it misses (an ensemble smoother, Evensen 2009):
  * z_i + C_zY (C_YY + R')^-1 (y + e_i - Y_i), R' = R / (1 - a), e_i drawn from R'.
  * `simulated[i]` are the readings sample i would have given; `noise(j, k)` is R. Same `seed`, same samples.
  */
-export function conditionalOn(
-  z: ArrayLike<number>,
+export function conditionOn(
   simulated: readonly ArrayLike<number>[],
   read: readonly number[],
   noise: (j: number, k: number) => number,
   seed: number,
-): Conditional {
-  const even = new Float64Array(z.length).fill(1 / z.length);
-  if (read.length === 0) return { values: Float64Array.from(z), weights: even, logEvidence: 0 };
+): Condition {
+  const count = simulated.length;
+  const even = new Float64Array(count).fill(1 / count);
+  if (read.length === 0) return { weights: even, logEvidence: 0, of: (z) => Float64Array.from(z) };
   const lower = choleskyFactor(noise, read.length);
   const misses = Float64Array.from(simulated, (sample) => {
     const scaled = forwardSolve(
@@ -38,21 +39,32 @@ export function conditionalOn(
     return scaled.reduce((sum, value) => sum + value * value, 0);
   });
   const { weights, part } = tempered(misses);
-  const left = (j: number, k: number) => noise(j, k) / (1 - part);
-  const gain = gainOf(z, simulated, read, left, weights);
+  const { columns, covariance } = momentsOf(simulated, read.length, weights);
+  const gainLower = choleskyFactor((j, k) => covariance(columns[j]!, columns[k]!) + noise(j, k) / (1 - part), read.length);
   const random = seededRandom(seed);
   const grown = 1 / Math.sqrt(1 - part);
-  const values = Float64Array.from(z, (value, i) => {
+  /** What each sample misses of the readings, its luck counted in. */
+  const missed = Array.from({ length: count }, (_, i) => {
     const luck = read.map(() => grown * random.normal());
-    let moved = value;
-    for (let j = 0; j < read.length; j++) {
+    return read.map((value, j) => {
       let error = 0;
       for (let k = 0; k <= j; k++) error += lower[j]![k]! * luck[k]!;
-      moved += gain[j]! * (read[j]! + error - simulated[i]![j]!);
-    }
-    return moved;
+      return value + error - simulated[i]![j]!;
+    });
   });
-  return { values, weights, logEvidence: evidenceOf(simulated, read, noise, even) };
+  return {
+    weights,
+    logEvidence: evidenceOf(simulated, read, noise, even),
+    of(z) {
+      const zMean = weights.reduce((sum, weight, i) => sum + weight * z[i]!, 0);
+      const zOff = Float64Array.from(z, (value) => value - zMean);
+      const gain = choleskySolve(
+        gainLower,
+        columns.map((column) => covariance(column, zOff)),
+      );
+      return Float64Array.from(z, (value, i) => gain.reduce((moved, each, j) => moved + each * missed[i]![j]!, value));
+    },
+  };
 }
 
 /** Weights L^part, with the largest part (below 1) that keeps enough samples. */
@@ -87,24 +99,6 @@ function momentsOf(simulated: readonly ArrayLike<number>[], size: number, weight
     return sum * unbiased;
   };
   return { means, columns, covariance };
-}
-
-/** C_zY (C_YY + R)^-1. */
-function gainOf(
-  z: ArrayLike<number>,
-  simulated: readonly ArrayLike<number>[],
-  read: readonly number[],
-  noise: (j: number, k: number) => number,
-  weights: Float64Array,
-): number[] {
-  const { columns, covariance } = momentsOf(simulated, read.length, weights);
-  const zMean = weights.reduce((sum, weight, i) => sum + weight * z[i]!, 0);
-  const zOff = Float64Array.from(z, (value) => value - zMean);
-  const lower = choleskyFactor((j, k) => covariance(columns[j]!, columns[k]!) + noise(j, k), read.length);
-  return choleskySolve(
-    lower,
-    columns.map((column) => covariance(column, zOff)),
-  );
 }
 
 /** ln of the normal density of what was read. */

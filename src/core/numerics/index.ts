@@ -1,7 +1,9 @@
-export { conditionalOn } from './conditional';
+export { conditionOn } from './conditional';
+export type { Condition } from './conditional';
 export { crossingBetween } from './crossing';
-export { normalQuantile } from './normal';
+export { normalCumulative, normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
 export { quantile, quantileSorted } from './quantile';
 export { seededRandom } from './random';
+export type { Random } from './random';
 export { studentCumulative, studentQuantile } from './studentT';

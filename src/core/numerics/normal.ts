@@ -15,3 +15,11 @@ export function normalQuantile(p: number): number {
   const r = q * q;
   return (horner(a, r) * q) / (horner(b, r) * r + 1);
 }
+
+/** Distribution function of the standard normal (Abramowitz & Stegun 26.2.17, absolute error below 7.5e-8). */
+export function normalCumulative(x: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(x));
+  const series = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const tail = (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * series;
+  return x >= 0 ? 1 - tail : tail;
+}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { choleskyFactor, choleskySolve } from './cholesky';
-import { conditionalOn, crossingBetween, levenbergMarquardt, quantileSorted, seededRandom } from './index';
+import { conditionOn, crossingBetween, levenbergMarquardt, quantileSorted, seededRandom } from './index';
 
 describe('least squares', () => {
   it('finds the parameters of a decay it was made from', () => {
@@ -55,17 +55,18 @@ describe('a quantity after readings', () => {
     const { z, simulated } = joint();
     // Each reading sees z with variance 0.25 + 0.11: precision 1 + 2 / 0.36.
     const precision = 1 + 2 / 0.36;
-    const { mean, variance } = momentsOf(conditionalOn(z, simulated, [1.2, 0.6], (j, k) => (j === k ? 0.11 : 0), 1));
+    const { weights, of } = conditionOn(simulated, [1.2, 0.6], (j, k) => (j === k ? 0.11 : 0), 1);
+    const { mean, variance } = momentsOf({ values: of(z), weights });
     expect(mean).toBeCloseTo((1.2 + 0.6) / 0.36 / precision, 1);
     expect(variance).toBeCloseTo(1 / precision, 1);
   });
 
   it('is what it was when nothing was read, and readings that fit are likelier than those that do not', () => {
     const { z, simulated } = joint();
-    expect(conditionalOn(z, simulated, [], () => 0, 1).values).toEqual(z);
+    expect(conditionOn(simulated, [], () => 0, 1).of(z)).toEqual(z);
     const noise = (j: number, k: number) => (j === k ? 0.1 : 0);
-    const fits = conditionalOn(z, simulated, [0.5, 0.5], noise, 1).logEvidence;
-    expect(fits).toBeGreaterThan(conditionalOn(z, simulated, [3, -3], noise, 1).logEvidence + 5);
+    const fits = conditionOn(simulated, [0.5, 0.5], noise, 1).logEvidence;
+    expect(fits).toBeGreaterThan(conditionOn(simulated, [3, -3], noise, 1).logEvidence + 5);
   });
 });
 

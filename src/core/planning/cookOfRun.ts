@@ -28,16 +28,15 @@ export function cookOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, 
   return { order, pit, pitC: run.pitC, finish };
 }
 
-/** The piece of a run that is expected last, where it lies: it decides when all are ready. */
-export interface SlowestOfRun extends CookOfRun {
+/** One piece of a run, where it lies. */
+export interface PieceOfRun extends CookOfRun {
   piece: Piece;
   planned: PlannedCook;
 }
 
-export function slowestOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run): SlowestOfRun | undefined {
+export function pieceOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run, pieceId: string): PieceOfRun | undefined {
   const cooked = cookOfRun(input, run);
-  const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
-  const piece = cooked?.order.batch.pieces.find((each) => each.id === lastId);
+  const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
   if (!cooked || !piece) return undefined;
   const { order } = cooked;
   const zoneOffsetC = run.legs[0]?.places.find((each) => each.pieceId === piece.id)?.offsetC;
@@ -47,4 +46,10 @@ export function slowestOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'
     SHIPPED_PARAMETERS,
   );
   return { ...cooked, piece, planned };
+}
+
+/** The piece of a run that is expected last: it decides when all are ready. */
+export function slowestOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run): PieceOfRun | undefined {
+  const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
+  return lastId === undefined ? undefined : pieceOfRun(input, run, lastId);
 }
