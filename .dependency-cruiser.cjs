@@ -7,8 +7,8 @@ const rooms = {
   persistence: ['core'],
   devices: ['core', 'formats'],
   workers: ['core', 'formats/open'],
-  services: ['core', 'formats', 'inputs', 'document', 'persistence', 'devices/ports'],
-  runtime: ['core', 'formats', 'inputs', 'persistence', 'devices', 'services'],
+  services: ['core', 'formats', 'inputs', 'document', 'persistence', 'devices/(ports|logger)'],
+  runtime: ['core', 'formats', 'inputs', 'persistence', 'devices', 'services', 'workers/day'],
   ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],
   app: ['core', 'formats', 'inputs', 'document', 'services', 'runtime', 'ui'],
 };

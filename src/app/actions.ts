@@ -8,10 +8,13 @@ import {
   CreateEventInput,
   CrewMemberRecord,
   CutRecord,
+  DaySettingsInput,
+  DaySpeedInput,
   EventIdInput,
   GearIdInput,
   HoldingBoxRecord,
   ImportInput,
+  ImportLogInput,
   LibraryIdInput,
   MethodRecord,
   PitRecord,
@@ -20,9 +23,13 @@ import {
   RecipeRecord,
   RenameEventInput,
   SetIdInput,
+  StartDayInput,
+  TokenIdInput,
+  TokenInput,
   WarmerRecord,
 } from '../inputs';
 import { context } from '../runtime/context';
+import { atSpeed } from '../runtime/houseClock';
 import * as services from '../services';
 
 type InputClass<T> = new () => T;
@@ -76,3 +83,12 @@ export const saveRecipe = async (input: unknown, seen?: unknown) =>
   listed(through(RecipeRecord, input, (c, entry) => services.saveRecipe(c, entry, seen)));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));
+export const startDay = async (input: unknown) =>
+  listed(through(StartDayInput, input, (c, { eventId, by }) => services.startDay(c, { eventId, by })));
+export const setDaySpeed = async (input: unknown) =>
+  through(DaySpeedInput, input, (c, { eventId, speed }) => services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs)));
+export const importLog = async (input: unknown) => through(ImportLogInput, input, services.importLog);
+export const saveDaySettings = async (input: unknown) =>
+  listed(through(DaySettingsInput, input, (c, settings) => services.saveDaySettings(c, { ...settings })));
+export const makeToken = async (input: unknown) => listed(through(TokenInput, input, services.makeToken));
+export const endToken = async (input: unknown) => listed(through(TokenIdInput, input, services.endToken));

@@ -7,3 +7,5 @@ export { mended } from './mend';
 export * from './requests';
 export { SAME_SHAPE, type SameShape } from './sameShape';
 export { ID } from './parts';
+export * from './dayEntry';
+export * from './readings';

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { plainToInstance, Type, type ClassConstructor } from 'class-transformer';
-import { ArrayMaxSize, IsArray, ValidateBy, ValidateNested, validateSync, ValidateIf } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, ValidateBy, ValidateNested, validateSync, ValidateIf } from 'class-validator';
 
 /** Decorators put together, applied in order. */
 export const all =
@@ -27,6 +27,19 @@ const OnePart = () =>
 export const Part = (part: () => ClassConstructor<object>) => all(OnePart(), ValidateNested(), Type(part));
 export const MaybePart = (part: () => ClassConstructor<object>) => all(Maybe(), Part(part));
 
+/** Stands for what no class was told of: nothing of it is right. */
+class Untold {
+  @IsIn([], { message: 'This cannot be read. Load the page again.' }) kind!: string;
+}
+type Told = readonly (readonly [name: string, value: ClassConstructor<object>])[];
+const byTag = (property: string, told: Told) =>
+  Type(() => Untold, {
+    keepDiscriminatorProperty: true,
+    discriminator: { property, subTypes: told.map(([name, value]) => ({ name, value })) },
+  });
+/** One nested part, of a class that one of its fields names. */
+export const TaggedPart = (property: string, told: Told) => all(OnePart(), ValidateNested(), byTag(property, told));
+
 const EachPart = () =>
   ValidateBy({
     name: 'eachPart',
@@ -44,6 +57,16 @@ export const Parts = (part: () => ClassConstructor<object>, most: number, messag
     ArrayMaxSize(most, { message }),
     ValidateNested({ each: true }),
     Type(part),
+  );
+/** A list of nested parts, each of a class that one of its fields names. */
+export const TaggedParts = (property: string, told: Told, most: number, message: string) =>
+  all(
+    IsArray({ message: 'This must be a list.' }),
+    EachPart(),
+    ArrayMinSize(1, { message }),
+    ArrayMaxSize(most, { message }),
+    ValidateNested({ each: true }),
+    byTag(property, told),
   );
 export const MaybeParts = (part: () => ClassConstructor<object>, most: number, message: string) => all(Maybe(), Parts(part, most, message));
 

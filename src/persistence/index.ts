@@ -7,3 +7,6 @@ export { handOverBrought } from './repositories/brought';
 export * from './repositories/events';
 export * from './repositories/gear';
 export * from './repositories/library';
+export * from './repositories/days';
+export * from './repositories/readings';
+export * from './repositories/settings';

@@ -47,6 +47,39 @@ export class GearRow extends Row<GearRow> {
   declare broughtBy: CreationOptional<string | null>;
 }
 
+/** A cook day, and what it started from. */
+export class CookDayRow extends Row<CookDayRow> {
+  declare eventId: string;
+  declare kept: string;
+  declare clock: string;
+  declare startedAtMs: number;
+  declare endedAtMs: number | null;
+}
+
+/** One entry of a day's journal, in the order they came. */
+export class DayEntryRow extends Row<DayEntryRow> {
+  declare seq: CreationOptional<number>;
+  declare eventId: string;
+  declare entryId: string;
+  declare atMs: number;
+  declare receivedAtMs: number;
+  declare body: string;
+}
+
+export class DeviceTokenRow extends Row<DeviceTokenRow> {
+  declare id: string;
+  declare name: string;
+  declare hash: string;
+  declare createdAtMs: number;
+  declare usedAtMs: number | null;
+  declare revokedAtMs: number | null;
+}
+
+export class SettingRow extends Row<SettingRow> {
+  declare key: string;
+  declare value: string;
+}
+
 // Sequelize writes the column's name into the object it is given, so each column gets its own.
 const key = () => ({ type: DataTypes.STRING, primaryKey: true });
 const text = () => ({ type: DataTypes.STRING, allowNull: false });
@@ -97,4 +130,24 @@ export function initTables(sequelize: Sequelize): void {
     },
     options('gear'),
   );
+  CookDayRow.init(
+    { eventId: key(), kept: body(), clock: body(), startedAtMs: instant(), endedAtMs: maybeInstant() },
+    options('cook_days'),
+  );
+  DayEntryRow.init(
+    {
+      seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      eventId: text(),
+      entryId: text(),
+      atMs: instant(),
+      receivedAtMs: instant(),
+      body: body(),
+    },
+    options('day_entries'),
+  );
+  DeviceTokenRow.init(
+    { id: key(), name: text(), hash: text(), createdAtMs: instant(), usedAtMs: maybeInstant(), revokedAtMs: maybeInstant() },
+    options('device_tokens'),
+  );
+  SettingRow.init({ key: key(), value: body() }, options('settings'));
 }

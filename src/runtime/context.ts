@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { EventRow, initTables, openDatabase, type Database } from '../persistence';
 import type { Context } from '../services';
+import { dayHouse } from './dayHouse';
 import { planningPool } from './planningPool';
 
 /** The database file: ANACHRON_DB, or the owner's own under data/local. */
@@ -19,5 +20,7 @@ async function database(): Promise<Database> {
 
 /** The composition root: the one place that reads a clock and opens a database. */
 export async function context(): Promise<Context> {
-  return { db: await database(), planner: planningPool, nowMs: () => Date.now(), newId: () => randomUUID() };
+  const opened: Context = { db: await database(), planner: planningPool, nowMs: () => Date.now(), newId: () => randomUUID() };
+  opened.days = dayHouse(opened);
+  return opened;
 }

@@ -1,3 +1,4 @@
+import type { Entry } from '../core/day';
 import type { NamedPlan, Plan, Scheme } from '../core/model';
 import type { PlanInput } from '../core/planning';
 import type { readEventFile, Reading } from '../formats/open';
@@ -15,10 +16,23 @@ export interface Planner {
   readPlan(text: string, input: PlanInput, id: string): Promise<Reading<NamedPlan>>;
 }
 
+/** Days that are being lived: told what was kept of them, they show it to whoever watches. */
+export interface DaysUnderWay {
+  /** A day's own time, which is not the world's when it is simulated. */
+  nowMs(eventId: string): Promise<number>;
+  began(eventId: string): void;
+  entriesKept(eventId: string, entries: readonly Entry[]): void;
+  readingsKept(readings: readonly { deviceId: string; channel: string; atMs: number; tempC: number }[]): void;
+  clockChanged(eventId: string): void;
+  settingsChanged(): void;
+}
+
 /** What every use case is given: the database, the time, new identifiers, and who plans. */
 export interface Context {
   db: Database;
   planner: Planner;
+  /** Left out where nothing is under way: commands, tests. */
+  days?: DaysUnderWay;
   nowMs(): number;
   newId(): string;
 }

@@ -1,5 +1,5 @@
 export { editEvent } from './changeEvent';
-export type { Context, Planner } from './context';
+export type { Context, DaysUnderWay, Planner } from './context';
 export { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, saveProbe, saveWarmer } from './equipment';
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export { importEvent } from './importEvent';
@@ -10,3 +10,10 @@ export { readPlanFile } from './readPlanFile';
 export { saveEdits } from './saveEdits';
 export { settlePlan } from './settlePlan';
 export { storedUnusable } from './stored';
+export { setDayClock } from './day/clock';
+export { DEFAULT_DAY_SETTINGS, readDaySettings, saveDaySettings, type DaySettings } from './day/daySettings';
+export { importLog, rememberedColumns, type ImportedLog } from './day/importLog';
+export { endToken, keepReadings, makeToken, readTokens, takeReadings } from './day/readings';
+export { recordEntries } from './day/recordEntries';
+export { readDayFacts, type DayFacts } from './day/dayFacts';
+export { startDay } from './day/startDay';

@@ -106,7 +106,7 @@ export class DayForecaster {
     const own = known.core.length > 0;
     const neighbour = own ? undefined : this.neighbourOf(state, readings, piece, nowMs);
     const id = own ? piece.key : likeOf(cook.planned.setup, piece);
-    const live = this.forecastOf(id, cook.planned.setup, pitOf(piece, nowMs) ?? run.pitId);
+    const live = this.forecastOf(id, piece, cook.planned.setup);
     // Pieces that are alike in all that is known are alike in what is foreseen.
     const of = JSON.stringify([known, neighbour?.key, neighbour?.known.core.length, neighbour?.known.core.at(-1)]);
     const last = this.answers.get(id);
@@ -116,12 +116,14 @@ export class DayForecaster {
     return told(piece.key, piece.onAtMs!, answer, neighbour?.key);
   }
 
-  private forecastOf(id: string, setup: CookSetup, pitId: string): LiveForecast {
+  private forecastOf(id: string, piece: PieceState, setup: CookSetup): LiveForecast {
     this.used.add(id);
     const made = this.live.get(id);
     if (made) return made;
     const { seed } = this.kept;
-    const live = new LiveForecast(setup, SHIPPED_PARAMETERS, { seed: seed + seedOf(id), pitSeed: seed + seedOf(pitId) });
+    // Whatever is done to it, its chance stays its own, and its pit's that of the pit it went into.
+    const own = seed + seedOf(id === piece.key ? id : piece.batchId);
+    const live = new LiveForecast(setup, SHIPPED_PARAMETERS, { seed: own, pitSeed: seed + seedOf(piece.pits[0]?.pitId ?? '') });
     this.live.set(id, live);
     return live;
   }
@@ -143,7 +145,7 @@ export class DayForecaster {
     if (!cook) return undefined;
     const known = knownOf(this.kept, state, readings, run, found, cook, nowMs);
     if (known.core.length === 0) return undefined;
-    const live = this.forecastOf(found.key, cook.planned.setup, pitOf(found, nowMs) ?? run.pitId);
+    const live = this.forecastOf(found.key, found, cook.planned.setup);
     // Its own forecast has lived it up to now.
     this.under(state, readings, run, found, nowMs);
     return { key: found.key, live, known };

@@ -21,3 +21,7 @@ export { isOn, pitOf, setPointAt } from './state';
 export type { ChannelUse, DayState, PieceState, PitState, Revision, SafetyEntry } from './state';
 export { hotHoldDue, judgeLine, safetyDue, standingLines } from './safetyLog';
 export type { SafetyDue, SafetyVerdict } from './safetyLog';
+export { leversNow, wrapFor } from './levers';
+export type { DayLever, LeverCode, LeverPrice } from './levers';
+export { dayView } from './view';
+export type { DayView, PieceView, PitView } from './view';

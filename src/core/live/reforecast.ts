@@ -44,7 +44,7 @@ export interface Reforecast {
 export const DONE_SHARES = [0.02, 0.05, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 0.95, 0.98] as const;
 
 /** A probe is said to lie from this chance on: a look costs less than to trust a wrong one. */
-const SUSPECT_FROM = 0.30;
+const SUSPECT_FROM = 0.27;
 /** A hand tells tenderness to about this, as a share of what must let go. */
 const FELT_SHARE = 0.12;
 /** How wrong the model may be about when heat reaches the middle: so much of r0 squared over the diffusivity. */

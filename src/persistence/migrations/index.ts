@@ -5,7 +5,8 @@ import { equipment } from './0004-equipment';
 import { documents } from './0005-documents';
 import { brought } from './0006-brought';
 import { places } from './0007-places';
+import { days } from './0008-days';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places, days];

@@ -1,0 +1,57 @@
+import type { DayLever, LeverCode, LeverPrice } from '../../../core/day';
+import { formatMinutes, formatSetPoint, formatShare } from '../../units';
+import { gearName, list, lowerPit, pitName, type MessageContext } from '../names';
+import { setMessage } from '../fire';
+import { tagOfPiece } from './names';
+
+const PRICES: Record<LeverPrice, string> = {
+  bark: 'softer bark',
+  juice: 'some juice',
+  fuel: 'fuel',
+  hands: 'hands',
+  guests: 'guests wait',
+  otherServing: 'another serving',
+  beyondBand: 'beyond what its method likes',
+  lessSmoke: 'smoke ends',
+  none: 'nothing',
+};
+
+/** A lever in words: what to do, what it gains, what it costs. */
+export function dayLeverMessage(messageContext: MessageContext, lever: DayLever): { title: string; gain: string; price: string } {
+  const { units } = messageContext;
+  const tags = list(lever.pieces.map((key) => tagOfPiece(messageContext, key)));
+  const pit = lever.pitId === undefined ? '' : lowerPit(pitName(messageContext, lever.pitId));
+  const own = messageContext.pits.find((each) => each.id === lever.pitId);
+  const heat = lever.pitC === undefined ? '' : setMessage(messageContext, own, lever.pitC);
+  const titles: Record<LeverCode, () => string> = {
+    raisePit: () => `Raise the ${pit} to ${heat}`,
+    lowerPit: () => `Lower the ${pit} to ${heat}`,
+    wrapNow: () => `Wrap ${tags} now`,
+    wrapOne: () => `Wrap only ${tags} now`,
+    finishElsewhere: () => `Move ${tags} to the ${pit} at ${formatSetPoint(lever.pitC ?? 0, units)}`,
+    servingLater: () => `Serve ${formatMinutes(lever.minutes ?? 0)} later`,
+    carveLater: () => `Carve it last, ${formatMinutes(lever.minutes ?? 0)} later`,
+    holdIn: () => `Hold ${tags} in the ${lowerPit(gearName(messageContext, lever.gearId ?? ''))} instead`,
+    ventLonger: () => `Vent ${tags} ${formatMinutes(lever.minutes ?? 0)} longer`,
+    nothing: () => 'Do nothing',
+  };
+  const gained = Math.round(lever.gainMin);
+  return {
+    title: titles[lever.code](),
+    gain: gained > 2 ? `${formatMinutes(gained)} sooner` : gained < -2 ? `${formatMinutes(-gained)} later` : 'no minutes',
+    price: [
+      ...lever.prices.map((price) => PRICES[price]),
+      ...lever.others.map(({ servingId, onTimeShare }) => {
+        const name = messageContext.event.servings.find((each) => each.id === servingId)?.name ?? 'another serving';
+        return `${name.toLowerCase()} falls to ${formatShare(onTimeShare)}`;
+      }),
+    ].join(', '),
+  };
+}
+
+/** What taking it says in the journal. */
+export const leverReason = (messageContext: MessageContext, lever: DayLever): string => {
+  const { title, gain } = dayLeverMessage(messageContext, lever);
+  const serving = messageContext.event.servings.find((each) => each.id === lever.servingId);
+  return `${title}: ${gain}, ${serving?.name.toLowerCase() ?? 'the serving'} ${formatShare(lever.onTimeShare)} on time`;
+};

@@ -1,0 +1,252 @@
+import { randomUUID } from 'node:crypto';
+import {
+  admitAll,
+  alarmEntries,
+  alarmsNow,
+  dayView,
+  emptyJournal,
+  lowestCounts,
+  MinuteBook,
+  oddsNow,
+  readingsOf,
+  retime,
+  type Conclusion,
+  type DayForecast,
+  type DayLever,
+  type DayReadings,
+  type DayView,
+  type Effect,
+  type Entry,
+  type Journal,
+} from '../core/day';
+import { SimulatedCrew } from '../devices/simulated/crew';
+import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
+import { SimulatedWorld } from '../devices/simulated/world';
+import type { DayClock, StoredDay } from '../persistence';
+import { forecastDay } from './dayPool';
+import { dayTime } from './houseClock';
+
+/** What a watcher is sent: a version, the day as JSON, and what the screen must know of clock and links. */
+export interface DayMessage {
+  version: number;
+  json: string;
+}
+
+/** How the outside world is reached, as the screens say it. */
+export interface LinkView {
+  id: string;
+  state: 'connecting' | 'connected' | 'lost';
+  why?: string;
+  sinceMs: number;
+}
+
+export interface RoomView extends DayView {
+  clock: { simulated: boolean; speed: number };
+  links: LinkView[];
+  /** Late entries that changed what had been said, the last few. */
+  late: { entryId: string; atMs: number; what: Conclusion[] }[];
+}
+
+/** What a room needs of the house it is in. */
+export interface RoomHouse {
+  realMs(): number;
+  keepEntries(eventId: string, entries: readonly Entry[]): Promise<void>;
+  keepReadings(readings: readonly { deviceId: string; channel: string; atMs: number; tempC: number }[]): Promise<void>;
+  escalateMin(): number;
+  links(): LinkView[];
+}
+
+/** Forecasts are made anew this often in the day's time, sooner when something was done. */
+const FORECAST_EVERY_MS = 3 * 60_000;
+const LEVERS_EVERY_MS = 10 * 60_000;
+/** A world that fell behind catches up by so much at a time: pages go first. */
+const CATCH_UP_MS = 30 * 60_000;
+/** What a channel of the simulated hub is called. */
+export const SIMULATED_HUB = 'Simulated hub';
+const HUB_EVERY_S = 10;
+
+/** One day under way in this process: its journal and readings in memory, its forecast, and who watches. */
+export class DayRoom {
+  private journal: Journal;
+  private readonly book: MinuteBook;
+  private forecast?: DayForecast;
+  private levers: DayLever[] = [];
+  private leversAtMs = -Infinity;
+  private asking = false;
+  private dirty = true;
+  private world?: SimulatedWorld;
+  private crew?: SimulatedCrew;
+  private lastWorldState?: Journal['state'];
+  private alarmsAtMs = -Infinity;
+  private late: RoomView['late'] = [];
+  private listeners = new Set<(message: DayMessage) => void>();
+  private message: DayMessage = { version: 0, json: '' };
+  private body = '';
+  forecastMs = 0;
+
+  constructor(
+    private readonly day: StoredDay,
+    entries: readonly Entry[],
+    minutes: ConstructorParameters<typeof MinuteBook>[0],
+    private readonly house: RoomHouse,
+  ) {
+    this.journal = admitAll(day.kept, emptyJournal(day.kept), entries).journal;
+    this.book = new MinuteBook(minutes);
+    // A version goes on counting over a restart: what a screen saw before is older.
+    this.message = { version: house.realMs(), json: '' };
+    if (day.clock.mode === 'simulated') this.buildWorld();
+  }
+
+  get clock(): DayClock {
+    return this.day.clock;
+  }
+  set clock(clock: DayClock) {
+    this.day.clock = clock;
+  }
+  get phase() {
+    return this.journal.state.phase;
+  }
+  nowMs(): number {
+    return dayTime(this.day.clock, this.house.realMs());
+  }
+
+  private buildWorld(): void {
+    const { clock, kept } = this.day;
+    if (clock.mode !== 'simulated') return;
+    this.world = new SimulatedWorld(worldOf(kept, { seed: clock.seed, startMs: clock.worldStartMs, deviceId: SIMULATED_HUB, everyS: HUB_EVERY_S }));
+    this.crew = clock.crew === 'tends' ? new SimulatedCrew(kept, this.world) : undefined;
+    // What was done since the beginning is done to it again, each at its instant.
+    let journal = emptyJournal(kept);
+    for (const entry of this.journal.entries) {
+      const before = journal.state;
+      journal = admitAll(kept, journal, [entry]).journal;
+      for (const deed of deedsBetween(before, journal.state)) this.world.act(entry.atMs, deed);
+    }
+    this.lastWorldState = this.journal.state;
+    // What it sent until now is kept already.
+    this.world.advanceTo(Math.min(this.nowMs(), this.book.all().at(-1)?.atMs ?? clock.worldStartMs));
+  }
+
+  /** Entries that are on disk. */
+  take(entries: readonly Entry[]): void {
+    const { journal, effects } = admitAll(this.day.kept, this.journal, entries);
+    this.journal = journal;
+    this.after(effects);
+    if (this.world) {
+      for (const deed of deedsBetween(this.lastWorldState, journal.state)) this.world.act(this.nowMs(), deed);
+      this.lastWorldState = journal.state;
+    }
+    this.publish();
+  }
+
+  private after(effects: readonly Effect[]): void {
+    for (const effect of effects) {
+      if (effect.kind === 'reforecast') this.dirty = true;
+      if (effect.kind === 'changedConclusion')
+        this.late = [...this.late.slice(-4), { entryId: effect.entryId, atMs: this.nowMs(), what: effect.what }];
+    }
+  }
+
+  /** Readings that are on disk, those of channels this day has among them. */
+  takeReadings(readings: readonly { deviceId: string; channel: string; atMs: number; tempC: number }[]): void {
+    this.book.take(readings);
+  }
+
+  /** Lives on to now: the world, the alarms, the forecast; then whoever watches is told. */
+  async tick(): Promise<void> {
+    const nowMs = this.nowMs();
+    if (this.world && this.phase !== 'ended') {
+      const readings = this.world.advanceTo(Math.min(nowMs, this.world.timeMs + CATCH_UP_MS));
+      if (readings.length > 0) await this.house.keepReadings(readings);
+    }
+    if (nowMs - this.alarmsAtMs >= 60_000 && this.phase !== 'kept') {
+      this.alarmsAtMs = nowMs;
+      await this.watch(nowMs);
+    }
+    if (this.dirty || !this.forecast || nowMs - this.forecast.atMs >= FORECAST_EVERY_MS) void this.reforecast();
+    this.publish();
+  }
+
+  private readings(nowMs: number): DayReadings {
+    return readingsOf(this.journal.state, this.book.over(nowMs), lowestCounts(this.day.kept));
+  }
+
+  /** Alarms as entries of the house; and what a simulated crew does by itself. */
+  private async watch(nowMs: number): Promise<void> {
+    const { kept, eventId } = this.day;
+    const { state } = this.journal;
+    const readings = this.readings(nowMs);
+    const tasks = retime(kept, state, this.forecast, nowMs);
+    const odds = this.forecast ? oddsNow(kept, state, this.forecast) : [];
+    const current = alarmsNow({ kept, state, readings, minutes: this.book.over(nowMs), forecast: this.forecast, tasks, odds, nowMs });
+    const told = alarmEntries(state, current, nowMs, this.house.escalateMin(), (causeId, did) => `${causeId}/${did}/${randomUUID().slice(0, 8)}`);
+    const fires = (this.crew?.act(state, tasks.filter((task) => TENDS.has(task.kind)), nowMs) ?? []).filter(({ deed }) => deed.kind === 'task');
+    const entries = [...told, ...fires.map((entry) => ({ ...entry, id: `tends-${randomUUID()}` }))];
+    if (entries.length > 0) await this.house.keepEntries(eventId, entries);
+  }
+
+  private async reforecast(): Promise<void> {
+    if (this.asking || this.phase === 'kept' || this.phase === 'ended') return;
+    this.asking = true;
+    this.dirty = false;
+    const nowMs = this.nowMs();
+    const wantLevers = nowMs - this.leversAtMs >= LEVERS_EVERY_MS || this.levers.length > 0;
+    try {
+      const answer = await forecastDay(this.day.kept, this.journal.state, this.readings(nowMs), nowMs, wantLevers);
+      this.forecast = answer.forecast;
+      this.forecastMs = answer.ms;
+      if (wantLevers) {
+        this.levers = answer.levers;
+        this.leversAtMs = nowMs;
+      }
+      this.publish();
+    } catch {
+      // It is asked again at the next tick; what is shown says from when its forecast is.
+      this.dirty = true;
+    } finally {
+      this.asking = false;
+    }
+  }
+
+  /** Minutes of every channel the day has used, for curves. */
+  minutesOf(): { readings: DayReadings } {
+    return { readings: this.readings(this.nowMs()) };
+  }
+
+  view(): RoomView {
+    const nowMs = this.nowMs();
+    const { clock, kept } = this.day;
+    return {
+      ...dayView(kept, this.journal, this.readings(nowMs), this.forecast, this.levers, nowMs),
+      clock: { simulated: clock.mode === 'simulated', speed: clock.mode === 'simulated' ? clock.speed : 1 },
+      links: this.house.links(),
+      late: this.late,
+    };
+  }
+
+  private publish(): void {
+    const view = this.view();
+    // The clock alone is no news: every screen has one.
+    const { nowMs: _, ...rest } = view;
+    const body = JSON.stringify(rest);
+    if (body === this.body) return;
+    this.body = body;
+    this.message = { version: this.message.version + 1, json: JSON.stringify(view) };
+    for (const listener of this.listeners) listener(this.message);
+  }
+
+  current(): DayMessage {
+    if (this.message.json === '') this.publish();
+    return this.message;
+  }
+  get watchers(): number {
+    return this.listeners.size;
+  }
+  listen(listener: (message: DayMessage) => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+}
+
+/** What a simulated crew does where nobody else is there to: it keeps the fires. */
+const TENDS: ReadonlySet<string> = new Set(['reload', 'wood', 'water', 'ash', 'closeAir', 'tube', 'prepare']);
