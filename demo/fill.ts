@@ -28,6 +28,7 @@ import {
   DEMO_WARMERS,
   type DemoServing,
 } from './gannetPoint';
+import { fillPilotsTable } from './pilotsTable';
 
 /** What the demo's guests need of each dish. */
 function sizes(servings: readonly DemoServing[]) {
@@ -131,4 +132,5 @@ export async function fillDemo(context: Context): Promise<void> {
     if (batch.source) await does(edits.saveBuying, { batchId: batch.id, ...buying, shopKg, source: batch.source });
   }
   must(await settlePlan(context, { eventId: event.id, iterations: DEMO_ITERATIONS }));
+  await fillPilotsTable(context);
 }

@@ -21,7 +21,7 @@ import {
 } from '../core/day';
 import { SimulatedCrew } from '../devices/simulated/crew';
 import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
-import { SimulatedWorld } from '../devices/simulated/world';
+import { SimulatedWorld, type WorldFault } from '../devices/simulated/world';
 import type { DayClock, StoredDay } from '../persistence';
 import { forecastDay } from './dayPool';
 import { dayTime } from './houseClock';
@@ -113,7 +113,7 @@ export class DayRoom {
   private buildWorld(): void {
     const { clock, kept } = this.day;
     if (clock.mode !== 'simulated') return;
-    this.world = new SimulatedWorld(worldOf(kept, { seed: clock.seed, startMs: clock.worldStartMs, deviceId: SIMULATED_HUB, everyS: HUB_EVERY_S }));
+    this.world = new SimulatedWorld(worldOf(kept, { seed: clock.seed, startMs: clock.worldStartMs, deviceId: SIMULATED_HUB, everyS: HUB_EVERY_S, faults: clock.faults as WorldFault[] | undefined }));
     this.crew = clock.crew === 'tends' ? new SimulatedCrew(kept, this.world) : undefined;
     // What was done since the beginning is done to it again, each at its instant.
     let journal = emptyJournal(kept);

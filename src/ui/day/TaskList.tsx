@@ -1,0 +1,38 @@
+import type { DayTask } from '../../core/day';
+import { clockTime, shortDay } from '../../formats/clock';
+import { list, memberName, type MessageContext } from '../../formats/messages/names';
+import type { DayGround } from './dayScreen';
+import { countdown, dayTaskMessage } from './wording';
+
+interface TaskListProps {
+  tasks: DayTask[];
+  ground: DayGround;
+  context: MessageContext;
+  nowMs: number;
+  heading?: string;
+}
+
+/** Tasks in a line each: when, what, who; those that are late say so. */
+export function TaskList({ tasks, ground, context, nowMs, heading }: TaskListProps) {
+  const { event, units } = context;
+  if (tasks.length === 0) return null;
+  const today = shortDay(nowMs, event.timeZone);
+  return (
+    <section aria-label={heading ?? 'After that'} className="border-b border-line px-4 py-2">
+      {heading && <h2 className="text-[1.1rem]">{heading}</h2>}
+      <ul>
+        {tasks.map((task) => (
+          <li key={task.id} className="flex items-baseline gap-3 py-1 text-[1rem]">
+            <span className={`figures w-14 shrink-0 font-bold ${task.status === 'late' ? 'text-bad' : 'text-soft'}`}>{clockTime(task.dueMs, event.timeZone, units.clock)}</span>
+            <span className="grow">
+              {dayTaskMessage(context, ground, task).title}
+              {task.status === 'late' && <span className="ml-1 font-semibold text-bad">late {countdown(task.dueMs - nowMs)}</span>}
+              {shortDay(task.dueMs, event.timeZone) !== today && <span className="ml-1 text-[0.86rem] text-soft">{shortDay(task.dueMs, event.timeZone)}</span>}
+            </span>
+            <span className="shrink-0 text-[0.88rem] text-soft">{list((task.who ?? []).map((id) => memberName(context, id)))}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

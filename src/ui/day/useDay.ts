@@ -1,0 +1,90 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { DayScreen } from './dayScreen';
+
+/** How the screen is joined to the house: by a stream, by asking now and then, or not at all since an instant. */
+export type Joined = { by: 'stream' | 'asking' } | { by: 'none'; sinceMs: number };
+
+const ASK_EVERY_MS = 4000;
+/** A stream that was cut so often at once is not held again: then the screen asks. */
+const CUTS_UNTIL_ASKING = 3;
+const SILENT_MS = 25_000;
+
+export interface LiveDay {
+  day: DayScreen;
+  /** When this screen got it, by its own clock. */
+  receivedMs: number;
+  joined: Joined;
+}
+
+/** The day as it changes: a stream that resumes where it was, and asking where something between cuts streams. */
+export function useDay(eventId: string, first: DayScreen, firstVersion: number): LiveDay {
+  const [live, setLive] = useState<LiveDay>(() => ({ day: first, receivedMs: Date.now(), joined: { by: 'stream' } }));
+  const version = useRef(firstVersion);
+  useEffect(() => {
+    let gone = false;
+    let source: EventSource | undefined;
+    let asking: ReturnType<typeof setInterval> | undefined;
+    let cuts = 0;
+    const joined = (next: Joined) => setLive((before) => (before.joined.by === next.by ? before : { ...before, joined: next }));
+    const take = (day: DayScreen, of: number, by: 'stream' | 'asking') => {
+      if (gone) return;
+      version.current = of;
+      setLive({ day, receivedMs: Date.now(), joined: { by } });
+    };
+    const ask = async () => {
+      try {
+        const answer = await fetch(`/days/${eventId}/state?since=${version.current}`, { cache: 'no-store' });
+        if (answer.status === 204) return joined({ by: 'asking' });
+        if (!answer.ok) throw new Error(String(answer.status));
+        const { version: of, day } = (await answer.json()) as { version: number; day: DayScreen };
+        take(day, of, 'asking');
+      } catch {
+        if (!gone) joined({ by: 'none', sinceMs: Date.now() });
+      }
+    };
+    const listen = () => {
+      source = new EventSource(`/days/${eventId}/stream?since=${version.current}`);
+      source.addEventListener('day', (event) => {
+        cuts = 0;
+        take(JSON.parse(event.data as string) as DayScreen, Number(event.lastEventId), 'stream');
+      });
+      source.addEventListener('open', () => joined({ by: 'stream' }));
+      source.addEventListener('error', () => {
+        cuts++;
+        joined({ by: 'none', sinceMs: Date.now() });
+        if (source?.readyState === EventSource.CLOSED || cuts >= CUTS_UNTIL_ASKING) {
+          source?.close();
+          source = undefined;
+          asking ??= setInterval(() => void ask(), ASK_EVERY_MS);
+          void ask();
+        }
+      });
+    };
+    listen();
+    // Whoever comes back to the screen sees the present, not what it slept through.
+    const wake = () => {
+      if (document.visibilityState === 'visible') void ask();
+    };
+    document.addEventListener('visibilitychange', wake);
+    return () => {
+      gone = true;
+      source?.close();
+      clearInterval(asking);
+      document.removeEventListener('visibilitychange', wake);
+    };
+  }, [eventId]);
+  return live;
+}
+
+/** The day's own time, second by second, by what the house said last. */
+export function useDayNow({ day, receivedMs }: LiveDay): number {
+  const [now, setNow] = useState(() => day.nowMs);
+  useEffect(() => {
+    const tick = () => setNow(day.nowMs + Math.min(Date.now() - receivedMs, SILENT_MS * 240) * day.clock.speed);
+    tick();
+    const timer = setInterval(tick, 1000);
+    return () => clearInterval(timer);
+  }, [day, receivedMs]);
+  return now;
+}
