@@ -19,6 +19,8 @@ export interface DocumentFacts {
   /** Of other events: trim is learned from them. */
   weighedElsewhere: WeighedPiece[];
   nowMs: number;
+  /** Its cook day, once that has begun: the plan is then the one it began with, not one for whoever came now. */
+  day?: { plannedFromMs: number; startedAtMs: number; endedAtMs?: number };
 }
 
 /** Prep may begin this long before the first serving. */
@@ -65,7 +67,7 @@ export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: P
     probes: equipment.probes.filter((probe) => event.probeIds?.includes(probe.id)),
     crew: equipment.crew.filter((member) => event.duty?.some((each) => each.memberId === member.id)),
     library,
-    earliestMs: Math.floor(nowMs / MS_PER_MIN) * MS_PER_MIN,
+    earliestMs: Math.floor((facts.day?.plannedFromMs ?? nowMs) / MS_PER_MIN) * MS_PER_MIN,
     quiet: spans.flatMap(([firstMs, lastMs]) => quietBetween(firstMs - QUIET_AHEAD_MS, lastMs, event.timeZone, quietFrom, quietTo)),
     shifts: spans.flatMap(([firstMs, lastMs]) => shiftsBetween(firstMs - PREP_AHEAD_MS, lastMs, event.timeZone, fromHour, toHour)),
   };

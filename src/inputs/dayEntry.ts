@@ -1,4 +1,4 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsString, Matches } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsString, Matches, MaxLength } from 'class-validator';
 import { FEELS, PIECE_STEPS, SAFETY_LINES, SPOTS, type Deed } from '../core/day';
 import { all, Maybe, Part, Parts, TaggedPart, TaggedParts } from './parts';
 import { Between, Id, Instant, Name, Sensible, Text, WholeBetween } from './rules';
@@ -227,6 +227,10 @@ export class ImportLogInput {
   @Name('The logger', 60) deviceId!: string;
   @IsString({ message: 'Choose a file.' }) text!: string;
   @Part(() => LogColumns) columns!: LogColumns;
+}
+
+export class GuessLogInput {
+  @IsString({ message: 'Choose a file.' }) @MaxLength(40_000, { message: 'The first lines are enough.' }) text!: string;
 }
 
 export class TokenInput {

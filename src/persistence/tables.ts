@@ -52,6 +52,8 @@ export class CookDayRow extends Row<CookDayRow> {
   declare eventId: string;
   declare kept: string;
   declare clock: string;
+  /** The earliest instant its plan could begin at. */
+  declare plannedFromMs: number;
   declare startedAtMs: number;
   declare endedAtMs: number | null;
 }
@@ -131,7 +133,7 @@ export function initTables(sequelize: Sequelize): void {
     options('gear'),
   );
   CookDayRow.init(
-    { eventId: key(), kept: body(), clock: body(), startedAtMs: instant(), endedAtMs: maybeInstant() },
+    { eventId: key(), kept: body(), clock: body(), plannedFromMs: instant(), startedAtMs: instant(), endedAtMs: maybeInstant() },
     options('cook_days'),
   );
   DayEntryRow.init(

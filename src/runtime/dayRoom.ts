@@ -159,7 +159,8 @@ export class DayRoom {
       const readings = this.world.advanceTo(Math.min(nowMs, this.world.timeMs + CATCH_UP_MS));
       if (readings.length > 0) await this.house.keepReadings(readings);
     }
-    if (nowMs - this.alarmsAtMs >= 60_000 && this.phase !== 'kept') {
+    // Before the first forecast half of what is wrong cannot be seen, and would seem to be over.
+    if (nowMs - this.alarmsAtMs >= 60_000 && this.phase !== 'kept' && (this.forecast || this.phase === 'ended')) {
       this.alarmsAtMs = nowMs;
       await this.watch(nowMs);
     }
@@ -211,6 +212,11 @@ export class DayRoom {
   /** Minutes of every channel the day has used, for curves. */
   minutesOf(): { readings: DayReadings } {
     return { readings: this.readings(this.nowMs()) };
+  }
+
+  /** Every line of the safety log, and what judges it. */
+  safetyLog(): { kept: StoredDay['kept']; safety: Journal['state']['safety'] } {
+    return { kept: this.day.kept, safety: this.journal.state.safety };
   }
 
   view(): RoomView {

@@ -32,6 +32,7 @@ export async function listChosenEquipment(context: Context) {
 /** All that an event's plan rests on beside the event itself. */
 export async function documentFacts(context: Context, eventId: string): Promise<DocumentFacts> {
   const weighed = await persistence.listWeighedPieces();
+  const day = await persistence.loadDayTimes(eventId);
   return {
     equipment: await storedEquipment(),
     ownLibrary: await storedLibrary(),
@@ -39,6 +40,7 @@ export async function documentFacts(context: Context, eventId: string): Promise<
       .filter((piece) => piece.eventId !== eventId)
       .map(({ cutId, boughtKg, trimmedKg }) => ({ cutId, boughtKg, trimmedKg })),
     nowMs: context.nowMs(),
+    ...(day && { day }),
   };
 }
 

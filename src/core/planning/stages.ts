@@ -4,15 +4,19 @@ import { SAFETY_RULES } from '../safety';
 import { changesSince } from './changes';
 import type { PlanInput } from './planInput';
 
-export type StageState = 'settled' | 'decide' | 'open' | 'stale';
-export const STAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety'] as const;
+export type StageState = 'settled' | 'decide' | 'open' | 'stale' | 'running';
+export const STAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety', 'day'] as const;
 export type Stage = (typeof STAGES)[number];
 
 const PREP_CODES = ['prepTooLate', 'waterThawTooLong', 'fridgeFull', 'tubFull', 'tooSalty'];
 const SAFETY_CODES = ['dangerZone', 'coreTooLow', 'rareForSusceptible', 'poultryAbove', 'waterThawTooLong'];
 
 /** How far each stage of an event is, as its tabs show. */
-export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: Plan): Record<Stage, StageState> {
+export function stageStates(
+  input: Pick<PlanInput, 'event' | 'library'>,
+  plan: Plan,
+  day?: { endedAtMs?: number },
+): Record<Stage, StageState> {
   const { event, library } = input;
   const menuSet = event.servings.every((serving) => event.batches.some((batch) => batch.servingId === serving.id));
   const broken = plan.problems.some((problem) => problem.severity === 'broken');
@@ -38,5 +42,6 @@ export function stageStates(input: Pick<PlanInput, 'event' | 'library'>, plan: P
     'run-sheet': stale ? 'stale' : planned,
     service: undeclared ? 'decide' : planned === 'open' ? 'open' : 'settled',
     safety: warm ? 'decide' : safe,
+    day: !day ? 'open' : day.endedAtMs === undefined ? 'running' : 'settled',
   };
 }

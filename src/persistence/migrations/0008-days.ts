@@ -12,6 +12,7 @@ export const days: Migration = {
       event_id TEXT NOT NULL PRIMARY KEY REFERENCES events(id),
       kept TEXT NOT NULL,
       clock TEXT NOT NULL,
+      planned_from_ms INTEGER NOT NULL,
       started_at_ms INTEGER NOT NULL,
       ended_at_ms INTEGER
     )`,

@@ -39,6 +39,17 @@ export async function loadDay(eventId: string, transaction?: Transaction): Promi
   return row ? dayFrom(row) : undefined;
 }
 
+/** When an event's day began and ended, and from when it was planned: without all that it started from. */
+export async function loadDayTimes(
+  eventId: string,
+  transaction?: Transaction,
+): Promise<{ plannedFromMs: number; startedAtMs: number; endedAtMs?: number } | undefined> {
+  const row = await CookDayRow.findByPk(eventId, { attributes: ['plannedFromMs', 'startedAtMs', 'endedAtMs'], transaction });
+  if (!row) return undefined;
+  const { plannedFromMs, startedAtMs, endedAtMs } = row;
+  return { plannedFromMs: Number(plannedFromMs), startedAtMs: Number(startedAtMs), ...(endedAtMs !== null && { endedAtMs: Number(endedAtMs) }) };
+}
+
 /** Days that have begun, the newest first, without what they started from. */
 export async function listDays(transaction?: Transaction): Promise<Omit<StoredDay, 'kept'>[]> {
   const rows = await CookDayRow.findAll({ attributes: { exclude: ['kept'] }, order: [['startedAtMs', 'DESC']], transaction });
@@ -51,7 +62,7 @@ export async function listDays(transaction?: Transaction): Promise<Omit<StoredDa
 }
 
 export async function createDay({ eventId, kept, clock, startedAtMs }: StoredDay, transaction: Transaction): Promise<void> {
-  await CookDayRow.create({ eventId, kept: JSON.stringify(kept), clock: JSON.stringify(clock), startedAtMs, endedAtMs: null }, { transaction });
+  await CookDayRow.create({ eventId, kept: JSON.stringify(kept), clock: JSON.stringify(clock), plannedFromMs: kept.input.earliestMs, startedAtMs, endedAtMs: null }, { transaction });
 }
 
 export async function saveClock(eventId: string, clock: DayClock, transaction: Transaction): Promise<void> {

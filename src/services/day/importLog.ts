@@ -1,8 +1,14 @@
 import { failure, success, type Outcome } from '../../core/outcome';
-import { readLog, type LogColumns } from '../../devices/logger/log';
+import { guessColumns, readLog, type LogColumns } from '../../devices/logger/log';
 import { loadDay, loadSetting, saveSetting } from '../../persistence';
 import type { Context } from '../context';
 import { keepReadings } from './readings';
+
+/** The columns of a logger's file and what they seem to be, from its first lines. */
+export function guessLog(text: string): Outcome<{ columns: string[]; guess: LogColumns }> {
+  const found = guessColumns(text);
+  return found ? success(found) : failure({ code: 'logUnreadable', path: 'text', data: { line: 1, reason: 'it has no columns' } });
+}
 
 const KEY = 'loggerColumns';
 const LONGEST_TEXT = 20_000_000;

@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import type { DayLever } from '../../core/day';
 import { clockTime } from '../../formats/clock';
 import { dayLeverMessage, leverReason } from '../../formats/messages/day/lever';
@@ -8,7 +9,8 @@ import type { DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
 
 /** What can still be done, tried on the meat as it is now: best first, with its price; one tap takes it, one takes it back. */
-export function Levers({ day, context, say }: { day: DayScreen; context: MessageContext; say: Say }) {
+export function Levers({ day, context, say, folded = false }: { day: DayScreen; context: MessageContext; say: Say; folded?: boolean }) {
+  const [open, setOpen] = useState(!folded);
   const { event, units } = context;
   if (day.levers.length === 0 && day.revisions.length === 0) return null;
   const take = (lever: DayLever) =>
@@ -26,7 +28,7 @@ export function Levers({ day, context, say }: { day: DayScreen; context: Message
               {late ? `${serving.name} may be late.` : `Meat for ${serving.name.toLowerCase()} runs early.`} Each was tried on the meat as it is.
             </p>
             <ul className="mt-1 divide-y divide-line rounded border border-line bg-sheet">
-              {own.map((lever) => {
+              {(open ? own : own.slice(0, 1)).map((lever) => {
                 const { title, gain, price } = dayLeverMessage(context, lever);
                 return (
                   <li key={lever.id} className="flex items-center gap-3 px-3 py-2">
@@ -46,6 +48,11 @@ export function Levers({ day, context, say }: { day: DayScreen; context: Message
                 );
               })}
             </ul>
+            {!open && own.length > 1 && (
+              <button type="button" className="mt-1 min-h-12 w-full rounded border border-line text-[0.96rem] font-semibold" onClick={() => setOpen(true)}>
+                {own.length - 1} more, doing nothing among them
+              </button>
+            )}
           </div>
         );
       })}

@@ -122,8 +122,8 @@ export function Yard({ ground, first, version }: YardProps) {
             ) : (
               <p className="px-4 py-6 text-[1.1rem]">Nothing is left to do. Look at the safety log, then end the day.</p>
             )}
-            <TaskList tasks={(mine.length > 0 ? mine : open).slice(1, 5)} ground={ground} context={context} nowMs={nowMs} />
-            <Levers day={day} context={context} say={say} />
+            <TaskList tasks={(mine.length > 0 ? mine : open).slice(1)} most={3} ground={ground} context={context} nowMs={nowMs} />
+            <Levers day={day} context={context} say={say} folded />
             <Pits day={{ ...day, pieces: day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined) }} ground={ground} context={context} nowMs={nowMs} onPiece={setPiece} onPit={(id) => setPad(`pit/${id}`)} />
           </>
         )}
@@ -131,7 +131,7 @@ export function Yard({ ground, first, version }: YardProps) {
         {tab === 'day' && (
           <>
             <DayLine day={day} ground={ground} context={context} nowMs={nowMs} />
-            <TaskList tasks={open} ground={ground} context={context} nowMs={nowMs} heading="Still to do" />
+            <TaskList tasks={open} most={40} ground={ground} context={context} nowMs={nowMs} heading="Still to do" />
             <section aria-label="Journal" className="px-4 py-3">
               <h2 className="text-[1.1rem]">What happened</h2>
               <JournalList day={day} ground={ground} context={context} say={say} />

@@ -1,5 +1,5 @@
 'use client';
-import { Check, Circle, CircleAlert, History, Redo2, Undo2 } from 'lucide-react';
+import { Check, Circle, CircleAlert, Flame, History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useSelectedLayoutSegment } from 'next/navigation';
 import { useState } from 'react';
@@ -20,6 +20,7 @@ const STAGE_NAMES: Record<Stage, string> = {
   'run-sheet': 'Run sheet',
   service: 'Service',
   safety: 'Safety',
+  day: 'Cook day',
 };
 
 const STATE_WORDS: Record<StageState, string> = {
@@ -27,20 +28,22 @@ const STATE_WORDS: Record<StageState, string> = {
   decide: 'needs a decision',
   open: 'not begun',
   stale: 'changed since it was kept',
+  running: 'under way',
 };
 
 function StageIcon({ state }: { state: StageState }) {
   if (state === 'settled') return <Check size={15} strokeWidth={3} className="rounded-full bg-safe p-0.5 text-sheet" aria-hidden />;
   if (state === 'decide') return <CircleAlert size={16} className="text-warn" aria-hidden />;
+  if (state === 'running') return <Flame size={16} className="text-ember" aria-hidden />;
   if (state === 'stale') return <History size={16} className="text-warn" aria-hidden />;
   return <Circle size={15} className="text-soft" aria-hidden />;
 }
 
 /** The header of an event: its name and its stages in the order of the work, each with its state; undo, redo and what is saved. */
 export function EventHeader() {
-  const { event, input, plan, canUndo, canRedo, undo, redo } = useEventDocument();
+  const { event, input, plan, facts, canUndo, canRedo, undo, redo } = useEventDocument();
   const here = useSelectedLayoutSegment();
-  const states = stageStates(input, plan);
+  const states = stageStates(input, plan, facts.day);
   const first = event.servings.toSorted((a, b) => a.atMs - b.atMs)[0];
   const guests = Math.max(0, ...event.servings.map((serving) => serving.guests.adults + serving.guests.children));
   const subtitle = [first && shortDay(first.atMs, event.timeZone), `${guests} guests`, event.place].filter(Boolean).join(' · ');

@@ -1,0 +1,246 @@
+'use client';
+import { CloudRain, Play, Smartphone, Square } from 'lucide-react';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { clockTime, longDay } from '../../formats/clock';
+import { alarmMessage } from '../../formats/messages/day/alarm';
+import { tagOfPiece } from '../../formats/messages/day/names';
+import { pitName, type MessageContext } from '../../formats/messages/names';
+import { formatTemp } from '../../formats/units';
+import { callAction, complain, type Action } from '../kit/actions';
+import { Button, buttonClass } from '../kit/Button';
+import { Dialog } from '../kit/Dialog';
+import { useUnits } from '../kit/UnitsProvider';
+import { Alarms } from './Alarms';
+import { Channels } from './Channels.client';
+import { Crew } from './Crew';
+import { DayLine } from './DayLine';
+import { ImportLog, type ImportLogProps } from './ImportLog.client';
+import { JoinedLine } from './JoinedLine';
+import { JournalList } from './Journal';
+import { Levers } from './Levers.client';
+import { LiveCurves } from './LiveCurves.client';
+import { NextTask } from './NextTask.client';
+import { NumberPad } from './NumberPad.client';
+import { OddsLine } from './OddsLine';
+import { PieceSheet } from './PieceSheet.client';
+import { Pits } from './Pits';
+import { useRinging } from './ringing';
+import { SafetyLog } from './SafetyLog.client';
+import { TaskList } from './TaskList';
+import { useDay, useDayNow } from './useDay';
+import { useDeeds } from './useDeeds';
+import { useName } from './useName';
+import { titleOfTask } from './wording';
+import type { YardProps } from './Yard.client';
+
+interface DayDeskProps extends YardProps {
+  setDaySpeed: Action<unknown>;
+  log: Omit<ImportLogProps, 'eventId'>;
+  heard: { deviceId: string; channel: string }[];
+  others: { eventId: string; name: string }[];
+}
+
+const SPEEDS = [1, 10, 60, 600] as const;
+const VIEWS = [
+  ['day', 'Day'],
+  ['safety', 'Safety log'],
+  ['probes', 'Probes'],
+] as const;
+
+/** The day at the desk: all of it on one screen, what happened over what was planned. */
+export function DayDesk({ ground, first, version, setDaySpeed, log, heard, others }: DayDeskProps) {
+  const units = useUnits();
+  const context = useMemo((): MessageContext => ({ ...ground, units }), [ground, units]);
+  const { event } = ground;
+  const live = useDay(event.id, first, version);
+  const nowMs = useDayNow(live);
+  const [name] = useName();
+  const { say, waiting } = useDeeds(event.id, name ?? 'desk', nowMs);
+  const [view, setView] = useState<(typeof VIEWS)[number][0]>('day');
+  const [chosen, setChosen] = useState<string>();
+  const [sheet, setSheet] = useState<string>();
+  const [pad, setPad] = useState<string>();
+  const [ending, setEnding] = useState(false);
+  const { day } = live;
+  const title = titleOfTask(context, ground);
+  const calls = useMemo(
+    () =>
+      day.alarms
+        .filter((mark) => mark.acknowledgedAtMs === undefined)
+        .map((mark) => ({ causeId: mark.causeId, urgency: mark.alarm.urgency, title: alarmMessage(context, mark.alarm, title).title })),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- titles follow from the context
+    [day.alarms, context],
+  );
+  useRinging(calls, false);
+  const open = day.tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
+  const cooking = day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined);
+  const shown = day.pieces.find((each) => each.key === chosen) ?? cooking.find((each) => each.probed) ?? cooking[0] ?? day.pieces[0];
+  const piece = day.pieces.find((each) => each.key === sheet);
+  const speed = async (to: number) => {
+    const done = await callAction(setDaySpeed, { eventId: event.id, speed: to });
+    if (!done.ok) complain(done.problems);
+  };
+  return (
+    <div>
+      <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
+      <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line bg-sheet px-4 py-1.5 print:hidden">
+        <p className="flex items-baseline gap-3">
+          <span className="figures text-[1.7rem] leading-none font-bold" suppressHydrationWarning>
+            {clockTime(nowMs, event.timeZone, units.clock)}
+          </span>
+          <span className="text-[0.92rem] text-soft">
+            {longDay(nowMs, event.timeZone)}
+            {day.startedAtMs !== undefined && `, begun ${clockTime(day.startedAtMs, event.timeZone, units.clock)}`}
+            {day.endedAtMs !== undefined && `, ended ${clockTime(day.endedAtMs, event.timeZone, units.clock)}`}
+          </span>
+        </p>
+        <div className="flex flex-wrap items-center gap-2">
+          {others.map((other) => (
+            <Link key={other.eventId} href={`/events/${other.eventId}/day`} className={buttonClass('quiet')}>
+              {other.name}
+            </Link>
+          ))}
+          {day.clock.simulated && (
+            <span role="group" aria-label="Speed of the simulation" className="flex">
+              {SPEEDS.map((each) => (
+                <button
+                  key={each}
+                  type="button"
+                  aria-pressed={day.clock.speed === each}
+                  onClick={() => void speed(each)}
+                  className={`min-h-9 border border-line px-2 text-[0.86rem] first:rounded-l last:rounded-r ${day.clock.speed === each ? 'bg-ink font-bold text-sheet' : 'bg-sheet'}`}
+                >
+                  {each} x
+                </button>
+              ))}
+            </span>
+          )}
+          <ImportLog eventId={event.id} {...log} />
+          {day.phase === 'running' && (
+            <Button onClick={() => say({ kind: 'day', did: 'paused', reason: 'weather' }, 'The day stands still')}>
+              <CloudRain size={16} aria-hidden /> Pause
+            </Button>
+          )}
+          {day.phase === 'paused' && (
+            <Button look="ember" onClick={() => say({ kind: 'day', did: 'resumed' }, 'The day goes on')}>
+              <Play size={16} aria-hidden /> Go on
+            </Button>
+          )}
+          {day.phase !== 'ended' ? (
+            <Button onClick={() => setEnding(true)}>
+              <Square size={15} aria-hidden /> End the day
+            </Button>
+          ) : (
+            <Button onClick={() => say({ kind: 'day', did: 'resumed' }, 'The day goes on')}>Open it again</Button>
+          )}
+          <a href={`/yard/${event.id}`} className={buttonClass('strong')}>
+            <Smartphone size={16} aria-hidden /> Yard
+          </a>
+        </div>
+      </div>
+      <Alarms day={day} ground={ground} context={context} say={say} />
+      <div className="flex flex-wrap items-center justify-between gap-2 print:hidden">
+        <OddsLine day={day} context={context} />
+        <div role="tablist" aria-label="Views of the day" className="flex gap-1 px-4 py-1">
+          {VIEWS.map(([id, label]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={view === id}
+              onClick={() => setView(id)}
+              className={`min-h-9 rounded px-3 text-[0.92rem] ${view === id ? 'bg-ink font-bold text-sheet' : 'border border-line'}`}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+      </div>
+      {view === 'safety' && (
+        <div className="mx-auto max-w-4xl">
+          <SafetyLog day={day} ground={ground} context={context} nowMs={nowMs} say={say} />
+        </div>
+      )}
+      {view === 'probes' && (
+        <div className="mx-auto max-w-2xl">
+          <Channels day={day} context={context} say={say} heard={heard} />
+        </div>
+      )}
+      {view === 'day' && (
+        <div className="grid gap-px bg-line lg:grid-cols-[340px_minmax(0,1fr)_350px]">
+          <div className="bg-paper">
+            {day.phase !== 'ended' && open[0] && (
+              <NextTask key={open[0].id} task={open[0]} day={day} ground={ground} context={context} nowMs={nowMs} say={say} onPad={setPad} onPiece={setSheet} />
+            )}
+            <TaskList tasks={open.slice(1)} most={8} ground={ground} context={context} nowMs={nowMs} heading="After that" />
+            <Crew tasks={day.tasks} ground={ground} context={context} nowMs={nowMs} />
+          </div>
+          <div className="min-w-0 bg-paper">
+            <DayLine day={day} ground={ground} context={context} nowMs={nowMs} />
+            {shown && (
+              <section aria-label="Curve" className="border-t border-line px-3 pt-2">
+                <div className="flex flex-wrap gap-1" role="group" aria-label="Which piece">
+                  {day.pieces
+                    .filter((each) => each.onAtMs !== undefined)
+                    .map((each) => (
+                      <button
+                        key={each.key}
+                        type="button"
+                        aria-pressed={each.key === shown.key}
+                        onClick={() => setChosen(each.key)}
+                        className={`min-h-8 rounded border px-2 text-[0.86rem] font-semibold ${each.key === shown.key ? 'border-ink bg-ink text-sheet' : 'border-line'}`}
+                      >
+                        {tagOfPiece(context, each.key)}
+                      </button>
+                    ))}
+                </div>
+                <LiveCurves day={day} context={context} piece={shown} />
+              </section>
+            )}
+            <Pits day={day} ground={ground} context={context} nowMs={nowMs} onPiece={setSheet} onPit={(id) => setPad(`pit/${id}`)} />
+          </div>
+          <div className="bg-paper">
+            <Levers day={day} context={context} say={say} />
+            <section aria-label="Journal" className="px-4 py-3">
+              <h2 className="text-[1.1rem]">What happened</h2>
+              <JournalList day={day} ground={ground} context={context} say={say} shown={30} />
+            </section>
+          </div>
+        </div>
+      )}
+      <Dialog open={pad !== undefined} onOpenChange={(open_) => !open_ && setPad(undefined)} title="Reading" description="The piece, the number, kept.">
+        {pad !== undefined && (
+          <NumberPad
+            key={pad}
+            targets={[
+              ...day.pieces.map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.last?.tempC })),
+              ...day.pits.map((each) => ({ key: `pit/${each.pitId}`, tag: pitName(context, each.pitId), last: each.last?.tempC })),
+            ]}
+            first={pad || (day.pieces[0]?.key ?? '')}
+            onRead={(key, tempC, spot) => {
+              if (key.startsWith('pit/')) say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${formatTemp(tempC, units)} kept`);
+              else say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tagOfPiece(context, key)}: ${formatTemp(tempC, units)} kept`);
+            }}
+          />
+        )}
+      </Dialog>
+      <Dialog open={ending} onOpenChange={setEnding} title="End the day?" description="What is written stays as it is. The safety log goes on for what is cooled, and the day can be opened again.">
+        <p>{open.length > 0 ? `${open.length} tasks are still open.` : 'Every task is done.'}</p>
+        <div className="mt-4 flex justify-end gap-2">
+          <Button onClick={() => setEnding(false)}>Not yet</Button>
+          <Button
+            look="ember"
+            onClick={() => {
+              say({ kind: 'day', did: 'ended' }, 'The day has ended');
+              setEnding(false);
+            }}
+          >
+            End it
+          </Button>
+        </div>
+      </Dialog>
+      {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setSheet(undefined)} />}
+    </div>
+  );
+}
