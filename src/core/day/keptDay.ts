@@ -10,6 +10,8 @@ export interface KeptDay {
   plan: Plan;
   /** Chance of the day's forecasts: same seed, same journal, same digits. */
   seed: number;
+  /** Hot food is looked at this often; as usual when left out. */
+  hotHoldEveryMin?: number;
 }
 
 export const runOf = ({ plan }: KeptDay, key: PieceKey): Run | undefined =>

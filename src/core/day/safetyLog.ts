@@ -14,7 +14,7 @@ export interface SafetyDue {
 }
 
 /** Hot food is looked at this often, unless the owner says otherwise. */
-export const HOT_HOLD_EVERY_MIN = 120;
+const HOT_HOLD_EVERY_MIN = 120;
 /** A bird's peak is measured within so long of its pulling. */
 const PEAK_WITHIN_MIN = 20;
 
@@ -25,7 +25,8 @@ const linesOf = (state: DayState, line: SafetyLine, batchId: string): SafetyEntr
   standingLines(state).filter((each) => each.line === line && (each.batchId === batchId || each.piece?.startsWith(`${batchId}/`)));
 
 /** When each batch that is held hot wants its next look. */
-export function hotHoldDue(kept: KeptDay, state: DayState, nowMs: number, everyMin = HOT_HOLD_EVERY_MIN): SafetyDue[] {
+export function hotHoldDue(kept: KeptDay, state: DayState, nowMs: number): SafetyDue[] {
+  const everyMin = kept.hotHoldEveryMin ?? HOT_HOLD_EVERY_MIN;
   return kept.input.event.batches.flatMap((batch): SafetyDue[] => {
     const held = Object.values(state.pieces).filter((piece) => piece.batchId === batch.id && piece.heldAtMs !== undefined && piece.carvedAtMs === undefined);
     if (held.length === 0) return [];

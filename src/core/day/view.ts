@@ -13,6 +13,8 @@ import { setPointAt, type AlarmMark, type DayState, type PieceState, type Revisi
 export interface PieceView extends Omit<PieceState, 'readings'> {
   /** What was read last, by whom or what. */
   last?: { atMs: number; tempC: number };
+  /** That reading is left out of the forecast: it cannot be a core. */
+  lastLeftOut: boolean;
   probed: boolean;
   forecast?: PieceForecast;
 }
@@ -77,6 +79,7 @@ export function dayView(
     pieces: Object.values(state.pieces).map(({ readings: _, ...piece }) => ({
       ...piece,
       last: lastOf(readings.pieces[piece.key]),
+      lastLeftOut: isLeftOut(readings.pieces[piece.key]?.at(-1)?.atMs, forecast?.pieces[piece.key]),
       probed: channels.some((use) => use.piece === piece.key),
       forecast: forecast?.pieces[piece.key],
     })),
@@ -103,6 +106,14 @@ export function dayView(
     forecastAtMs: forecast?.atMs,
   };
 }
+
+/** The last reading and the last one left out are the same, to the half minute. */
+const isLeftOut = (atMs: number | undefined, forecast: PieceForecast | undefined): boolean => {
+  const last = forecast?.ignored.at(-1);
+  // Readings since the forecast was made are as good as the one before them.
+  return atMs !== undefined && last !== undefined && atMs - last.atMs < LEFT_OUT_FOR_MS;
+};
+const LEFT_OUT_FOR_MS = 6 * 60_000;
 
 function thinned(list: readonly { atMs: number; tempC: number }[], nowMs: number): { atMs: number; tempC: number }[] {
   const kept: { atMs: number; tempC: number }[] = [];

@@ -201,8 +201,7 @@ function judgeDone(cook: CookState): Finish | undefined {
 /** Wraps by core, clock or bark, on its own where it lags, and unwraps by the clock. Each opens the pit. */
 function applyWrap(cook: CookState): void {
   const { setup, minute } = cook;
-  if (!cook.byHand && cook.wrapAtMin === undefined && setup.wrap !== 'none' && wrapIsDue(setup, minute, cook.nowC, cook.bark))
-    wrapNow(cook, setup.wrap);
+  if (!cook.byHand && wantsWrap(cook)) wrapNow(cook, setup.wrap);
   if (!cook.byHand && setup.rescue && cook.wrap !== setup.rescue.wrap && minute >= setup.rescue.afterMin) {
     cook.wrap = setup.rescue.wrap;
     cook.wrapAtMin ??= minute;
@@ -251,6 +250,10 @@ export function stepCook(cook: CookState, minute: number): Finish | undefined {
   if (!finish) applyWrap(cook);
   return finish;
 }
+
+/** Whether its rule says to wrap it, and nobody has yet. */
+export const wantsWrap = (cook: CookState): boolean =>
+  cook.wrapAtMin === undefined && cook.setup.wrap !== 'none' && wrapIsDue(cook.setup, cook.minute, cook.nowC, cook.bark);
 
 /** By core, by the clock, by the bark: the first to happen, or all of them. */
 function wrapIsDue({ wrapWhen }: CookSetup, minute: number, nowC: number, bark: number): boolean {

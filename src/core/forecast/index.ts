@@ -2,7 +2,7 @@ export { predictLogged } from './backtest';
 export type { Prediction } from './backtest';
 export { runCook } from './cook';
 export type { Cook } from './cook';
-export { forkCook, openAgain, startCook, stepCook, wrapNow } from './cookState';
+export { forkCook, openAgain, startCook, stepCook, wantsWrap, wrapNow } from './cookState';
 export type { CookState } from './cookState';
 export { cookSetup } from './setup';
 export type { CookSetup } from './setup';
@@ -10,7 +10,7 @@ export { BAND_STEP_MIN, forecastCook, manyCooksGrid, runSamples, SLICE_BELOW_C, 
 export type { CookForecast, EnsembleOptions, Quantiles, SampleOutcome } from './ensemble';
 export { crossValidate, fitErrors, fitParameters, NO_DATA, recordFrom, restHours } from './fit';
 export type { FitData } from './fit';
-export { carryOver, runLoggedCook } from './logged';
+export { carryOver, loggedSetup, runLoggedCook } from './logged';
 export type { LoggedCook, ReferenceCarryOver, ReferenceRest } from './logged';
 export type { RestHow } from './rest';
 export { SHIPPED_PARAMETERS } from './parameters';

@@ -1,5 +1,5 @@
 import { pitClimate } from '../forecast';
-import { forkCook, openAgain, setPointC, startCook, stepCook, wrapNow, type CookSetup, type CookState, type ParameterSet } from '../forecast';
+import { forkCook, openAgain, setPointC, startCook, stepCook, wantsWrap, wrapNow, type CookSetup, type CookState, type ParameterSet } from '../forecast';
 import type { PitKind, Wrap } from '../model';
 import { quantile, quantileSorted } from '../numerics';
 import { drawUnknowns } from './unknowns';
@@ -25,13 +25,17 @@ export interface LiveOptions {
   share?: number;
 }
 
-const SAMPLES = 200;
+const SAMPLES = 140;
 const STEP_MIN = 3;
 const CELLS = 10;
 /** Longest cook looked at, beyond now. */
 const LONGEST_MIN = 40 * 60;
-/** Ahead of now the clock goes in longer steps: the boundary changes slowly there. */
-const AHEAD_STEP_MIN = 6;
+/**
+ * Ahead of now the clock goes in longer steps: the boundary changes slowly there. What samples err by for that they err
+ * by together, and their middle is put where the one with nothing unknown, in short steps, has it.
+ */
+const AHEAD_STEP_MIN = 15;
+const MIDDLE_STEP_MIN = 3;
 /** Where a probe may read: in the middle, or in fat and too shallow, so far from the middle to the surface. */
 export const PROBE_DEPTHS = [0, 0.4, 0.55, 0.7] as const;
 /** What the pit was off its set point lately goes away over so many minutes; a lifted lid, or a flare, much sooner. */
@@ -171,7 +175,7 @@ export class LiveSamples {
 
   /** What lies ahead of each sample, and of the middle one, if all goes on as planned. */
   ahead(): { samples: Ahead[]; middle: Ahead } {
-    const all = this.supposed.map((sample) => aheadOf(sample, this.nowMin, this.toCome));
+    const all = this.supposed.map((sample, i) => aheadOf(sample, this.nowMin, this.toCome, i < this.samples.length ? AHEAD_STEP_MIN : MIDDLE_STEP_MIN));
     return { samples: all.slice(0, -1), middle: all.at(-1)! };
   }
 }
@@ -197,22 +201,35 @@ function doTo(state: CookState, deed: LiveDeed): void {
   else if (deed.to !== undefined) state.climate = pitClimate(deed.to);
 }
 
-function aheadOf(sample: Sample, nowMin: number, toCome: readonly LiveDeed[]): Ahead {
+function aheadOf(sample: Sample, nowMin: number, toCome: readonly LiveDeed[], stepMin: number): Ahead {
   if (sample.doneAtMin !== undefined) return { doneAtMin: sample.doneAtMin, wrapAtMin: sample.state.wrapAtMin, coreC: [] };
   const state = forkCook(sample.state);
   // Ahead, the wrap comes when its rule says so.
   state.byHand = false;
-  state.stepMin = AHEAD_STEP_MIN;
-  state.stepS = (AHEAD_STEP_MIN * 60) / state.setup.pace;
+  state.stepMin = stepMin;
+  state.stepS = (stepMin * 60) / state.setup.pace;
   const coreC: number[] = [];
+  let wrapAtMin = state.wrapAtMin;
+  if (wantsWrap(state)) {
+    wrapNow(state, state.setup.wrap);
+    wrapAtMin = nowMin;
+  }
   let next = 0;
-  for (let minute = nowMin + AHEAD_STEP_MIN; minute <= nowMin + LONGEST_MIN; minute += AHEAD_STEP_MIN) {
+  for (let minute = nowMin + stepMin; minute <= nowMin + LONGEST_MIN; minute += stepMin) {
     while (next < toCome.length && toCome[next]!.atMin <= minute - STEP_MIN) doTo(state, toCome[next++]!);
     const finish = stepCook(state, minute);
+    // It was wrapped somewhere in this step.
+    if (wrapAtMin === undefined && state.wrapAtMin !== undefined) wrapAtMin = minute - stepMin * (1 - shareAtWrap(state));
     if ((minute - nowMin) % AHEAD_EVERY_MIN === 0) coreC.push(state.nowC);
-    if (finish) return { doneAtMin: finish.doneAtMin, wrapAtMin: state.wrapAtMin, coreC };
+    if (finish) return { doneAtMin: finish.doneAtMin, wrapAtMin, coreC };
   }
-  return { doneAtMin: nowMin + LONGEST_MIN, wrapAtMin: state.wrapAtMin, coreC };
+  return { doneAtMin: nowMin + LONGEST_MIN, wrapAtMin, coreC };
+}
+
+/** How far into its last step a core came to its wrap; the middle where no core decides. */
+function shareAtWrap({ setup, beforeC, nowC }: CookState): number {
+  const { coreC } = setup.wrapWhen;
+  return coreC === undefined || nowC <= beforeC ? 0.5 : Math.min(1, Math.max(0, (coreC - beforeC) / (nowC - beforeC)));
 }
 
 /** All that decided what was lived through until a minute: when it is told differently later, all begins anew. */

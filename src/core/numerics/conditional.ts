@@ -43,15 +43,20 @@ export function conditionOn(
   const gainLower = choleskyFactor((j, k) => covariance(columns[j]!, columns[k]!) + noise(j, k) / (1 - part), read.length);
   const random = seededRandom(seed);
   const grown = 1 / Math.sqrt(1 - part);
-  /** What each sample misses of the readings, its luck counted in. */
-  const missed = Array.from({ length: count }, (_, i) => {
-    const luck = read.map(() => grown * random.normal());
-    return read.map((value, j) => {
+  const size = read.length;
+  /** What each sample misses of the readings, its luck counted in; one row after another. */
+  const missed = new Float64Array(count * size);
+  const luck = new Float64Array(size);
+  for (let i = 0; i < count; i++) {
+    for (let j = 0; j < size; j++) luck[j] = grown * random.normal();
+    const own = simulated[i]!;
+    for (let j = 0; j < size; j++) {
+      const row = lower[j]!;
       let error = 0;
-      for (let k = 0; k <= j; k++) error += lower[j]![k]! * luck[k]!;
-      return value + error - simulated[i]![j]!;
-    });
-  });
+      for (let k = 0; k <= j; k++) error += row[k]! * luck[k]!;
+      missed[i * size + j] = read[j]! + error - own[j]!;
+    }
+  }
   return {
     weights,
     logEvidence: evidenceOf(simulated, read, noise, even),
@@ -62,7 +67,11 @@ export function conditionOn(
         gainLower,
         columns.map((column) => covariance(column, zOff)),
       );
-      return Float64Array.from(z, (value, i) => gain.reduce((moved, each, j) => moved + each * missed[i]![j]!, value));
+      return Float64Array.from(z, (value, i) => {
+        let moved = value;
+        for (let j = 0; j < size; j++) moved += gain[j]! * missed[i * size + j]!;
+        return moved;
+      });
     },
   };
 }

@@ -23,8 +23,9 @@ export class SimulatedCrew {
   /** What it does at this minute. */
   act(state: DayState, tasks: readonly DayTask[], nowMs: number): Entry[] {
     const entries: Entry[] = [];
+    const nameOf = (id: string) => this.kept.input.crew?.find((member) => member.id === id)?.name ?? id;
     const say = (by: string, deed: Deed) =>
-      entries.push({ id: `crew-${this.kept.id.slice(0, 8)}-${++this.made}`, atMs: nowMs, by, source: 'practice', deed });
+      entries.push({ id: `crew-${this.kept.id.slice(0, 8)}-${++this.made}`, atMs: nowMs, by: nameOf(by), source: 'practice', deed });
     if (state.phase !== 'running') return entries;
     for (const task of tasks) {
       if (task.status === 'done' || task.status === 'skipped' || task.dueMs > nowMs) continue;

@@ -3,6 +3,7 @@ import { failure, success, type Outcome } from '../../core/outcome';
 import { createDay, addEntries, loadDay, type DayClock } from '../../persistence';
 import type { Context } from '../context';
 import { planEvent } from '../planEvent';
+import { readDaySettings } from './daySettings';
 
 /** A day may be started so long before the first fire, and so long after the last serving. */
 const EARLIEST_MS = 36 * 3_600_000;
@@ -30,7 +31,8 @@ export async function startDay(context: Context, { eventId, by, startedAtMs, clo
   const lastMs = Math.max(...input.event.servings.map((serving) => serving.atMs));
   if (clock.mode === 'real' && atMs < firstMs - EARLIEST_MS) return failure({ code: 'dayTooEarly' });
   if (clock.mode === 'real' && atMs > lastMs + LATEST_MS) return failure({ code: 'dayOver' });
-  const kept: KeptDay = { id: `${eventId}@${context.newId()}`, input, plan, seed: seed ?? seedOf(eventId) };
+  const { hotHoldEveryMin } = await readDaySettings(context);
+  const kept: KeptDay = { id: `${eventId}@${context.newId()}`, input, plan, seed: seed ?? seedOf(eventId), hotHoldEveryMin };
   const started: Entry = { id: `${eventId}-started`, atMs, by, source: 'crew', deed: { kind: 'day', did: 'started' } };
   const saved = await context.db.write(async (transaction) => {
     if (await loadDay(eventId, transaction)) return false;

@@ -41,11 +41,12 @@ export function PieceBar({ piece, ground, context, nowMs, onOpen }: PieceBarProp
           <span className="text-[0.86rem] text-soft">
             {formatMass(kg, units)}
             {piece.step && piece.step !== 'on' ? `, ${STEP_WORDS[piece.step]} ${time(piece.stepAtMs ?? 0)}` : ''}
+            {piece.lastLeftOut && cooking ? ', probe left out' : ''}
             {feel && cooking ? `, ${feel.feel}` : ''}
           </span>
         </span>
         <span className="figures text-[1.3rem] font-bold">
-          {piece.last ? (
+          {piece.last && !(piece.lastLeftOut && cooking) ? (
             formatTemp(piece.last.tempC, units)
           ) : said ? (
             <span className="text-soft">about {formatTemp(said.p50, units)}</span>

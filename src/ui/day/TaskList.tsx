@@ -45,8 +45,12 @@ export function TaskList({ tasks, ground, context, nowMs, heading, most }: TaskL
               {task.status === 'late' && <span className="ml-1 font-semibold text-bad">late {countdown(task.dueMs - nowMs)}</span>}
               {again.length > 0 && (
                 <span className="text-[0.86rem] text-soft">
-                  , again {list(again.slice(0, 3).map((each) => clockTime(each.dueMs, event.timeZone, units.clock)))}
-                  {again.length > 3 ? ' and on' : ''}
+                  , again{' '}
+                  {again
+                    .slice(0, 2)
+                    .map((each) => clockTime(each.dueMs, event.timeZone, units.clock))
+                    .join(', ')}
+                  {again.length > 2 ? ' and on' : ''}
                 </span>
               )}
               {shortDay(task.dueMs, event.timeZone) !== today && <span className="ml-1 text-[0.86rem] text-soft">{shortDay(task.dueMs, event.timeZone)}</span>}

@@ -30,7 +30,7 @@ function ring(urgency: 'now' | 'soon'): void {
       tone.stop(at + NOTE_S);
     });
   }
-  navigator.vibrate?.(urgency === 'now' ? [300, 120, 300, 120, 300] : [250]);
+  if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(urgency === 'now' ? [300, 120, 300, 120, 300] : [250]);
 }
 
 /** Rings until nobody is called any more; a new cause rings at once. */
