@@ -30,11 +30,20 @@ export async function fillPilotsTable(context: Context): Promise<void> {
   };
   const date = localDate(servingMs, ZONE);
   const time = localTime(servingMs, ZONE);
-  const event = must(await createEvent(past, { name: NAME, place: 'Pilot station, Gannet Point', timeZone: ZONE, date, time, adults: 34, children: 0 }));
+  const event = must(
+    await createEvent(past, { name: NAME, place: 'Pilot station, Gannet Point', timeZone: ZONE, date, time, adults: 34, children: 0 }),
+  );
   const does = async <Input>(edit: Edit<Input>, input: Input) => void must(await editEvent(past, event.id, edit, input));
   await does(edits.chooseEquipment, { pitIds: ['trailer', 'oven'], boxIds: ['box-1'], warmerIds: [], probeIds: ['probe-1'] });
   const pieces = (id: string, weights: readonly number[]) => weights.map((kg, i) => ({ id: `${id}-${i + 1}`, kg }));
-  const serving = { id: 'meal', name: 'Meal', serveForMin: 60, carveLeadMin: 30, guests: { adults: 34, children: 0, heartyShare: 0.3 }, buffet: true };
+  const serving = {
+    id: 'meal',
+    name: 'Meal',
+    serveForMin: 60,
+    carveLeadMin: 30,
+    guests: { adults: 34, children: 0, heartyShare: 0.3 },
+    buffet: true,
+  };
   await does(edits.saveBrief, {
     name: NAME,
     place: 'Pilot station, Gannet Point',
@@ -48,8 +57,24 @@ export async function fillPilotsTable(context: Context): Promise<void> {
         date,
         time,
         batches: [
-          { id: 'pilot-pork', servingId: 'meal', cutId: 'pork-butt', methodId: 'middle-paper', label: '', sizedBy: 'hand', pieces: pieces('pork', [3.8, 3.5, 3.3]) },
-          { id: 'pilot-birds', servingId: 'meal', cutId: 'chicken-half', methodId: 'poultry-middle', label: '', sizedBy: 'hand', pieces: pieces('bird', [1, 1.05, 0.95, 1, 1.1, 0.9]) },
+          {
+            id: 'pilot-pork',
+            servingId: 'meal',
+            cutId: 'pork-butt',
+            methodId: 'middle-paper',
+            label: '',
+            sizedBy: 'hand',
+            pieces: pieces('pork', [3.8, 3.5, 3.3]),
+          },
+          {
+            id: 'pilot-birds',
+            servingId: 'meal',
+            cutId: 'chicken-half',
+            methodId: 'poultry-middle',
+            label: '',
+            sizedBy: 'hand',
+            pieces: pieces('bird', [1, 1.05, 0.95, 1, 1.1, 0.9]),
+          },
         ],
       },
     ],
@@ -79,7 +104,16 @@ export async function fillPilotsTable(context: Context): Promise<void> {
       by: 'Isa',
       startedAtMs,
       seed: 7,
-      clock: { mode: 'simulated', seed: SEED, worldStartMs: startedAtMs, realFromMs: realMs, dayFromMs: realMs, speed: 1, crew: 'tends', faults: faultsAt(realMs) },
+      clock: {
+        mode: 'simulated',
+        seed: SEED,
+        worldStartMs: startedAtMs,
+        realFromMs: realMs,
+        dayFromMs: realMs,
+        speed: 1,
+        crew: 'tends',
+        faults: faultsAt(realMs),
+      },
     }),
   );
   const { kept } = (await loadDay(event.id))!;
@@ -100,9 +134,13 @@ export async function fillPilotsTable(context: Context): Promise<void> {
   });
   await keepReadings(past, lived.readings);
   // The alarm of the probe is left for whoever looks.
-  const entries = lived.journal.entries.filter(({ deed }) => !(deed.kind === 'alarm' && deed.did === 'acknowledged' && deed.causeId.startsWith('probeLies')));
+  const entries = lived.journal.entries.filter(
+    ({ deed }) => !(deed.kind === 'alarm' && deed.did === 'acknowledged' && deed.causeId.startsWith('probeLies')),
+  );
   await context.db.write((transaction) => addEntries(event.id, entries.slice(1), realMs, transaction));
 }
 
 /** A probe that slipped out a little while ago. */
-const faultsAt = (nowMs: number): WorldFault[] => [{ kind: 'probe', channel: '2', fault: 'slipsOut', fromMs: nowMs - 22 * MIN_MS, toMs: nowMs + 900 * MIN_MS }];
+const faultsAt = (nowMs: number): WorldFault[] => [
+  { kind: 'probe', channel: '2', fault: 'slipsOut', fromMs: nowMs - 22 * MIN_MS, toMs: nowMs + 900 * MIN_MS },
+];

@@ -87,9 +87,10 @@ export const restoreEntry = async (input: unknown) =>
 export const startDay = async (input: unknown) =>
   listed(through(StartDayInput, input, (c, { eventId, by }) => services.startDay(c, { eventId, by })));
 export const setDaySpeed = async (input: unknown) =>
-  through(DaySpeedInput, input, (c, { eventId, speed }) => services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs)));
-export const guessLog = async (input: unknown) =>
-  through(GuessLogInput, input, async (_, { text }) => services.guessLog(text));
+  through(DaySpeedInput, input, (c, { eventId, speed }) =>
+    services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs)),
+  );
+export const guessLog = async (input: unknown) => through(GuessLogInput, input, async (_, { text }) => services.guessLog(text));
 export const importLog = async (input: unknown) => through(ImportLogInput, input, services.importLog);
 export const saveDaySettings = async (input: unknown) =>
   listed(through(DaySettingsInput, input, (c, settings) => services.saveDaySettings(c, { ...settings })));

@@ -30,12 +30,21 @@ const FAULTS = { jump: 'jumps as no core can', readsAir: 'reads the air of the p
 export function reforecastsCsv(rows: readonly LoggedReforecast[]): string {
   let told = 0;
   const data = rows.map(({ atMin, forecast: { done, probe, ignored }, wrappedAtMin }) => {
-    const notes = [PROBES[probe.state], ...ignored.slice(told).map(({ reading, fault }) => `reading at ${reading.atMin} left out: ${FAULTS[fault]}`)];
+    const notes = [
+      PROBES[probe.state],
+      ...ignored.slice(told).map(({ reading, fault }) => `reading at ${reading.atMin} left out: ${FAULTS[fault]}`),
+    ];
     told = Math.max(told, ignored.length);
     if (done.p90 - atMin < 1) notes.push('done by this');
     if (wrappedAtMin !== undefined && wrappedAtMin > atMin - 30) notes.push(`wrapped about ${(wrappedAtMin / 60).toFixed(2)} h`);
     const hours = (minutes: number) => (minutes / 60).toFixed(3);
-    return { at_min: atMin, pred_p10_h: hours(done.p10), pred_p50_h: hours(done.p50), pred_p90_h: hours(done.p90), note: notes.filter(Boolean).join('; ') };
+    return {
+      at_min: atMin,
+      pred_p10_h: hours(done.p10),
+      pred_p50_h: hours(done.p50),
+      pred_p90_h: hours(done.p90),
+      note: notes.filter(Boolean).join('; '),
+    };
   });
   return `${Papa.unparse(data, { columns: ['at_min', 'pred_p10_h', 'pred_p50_h', 'pred_p90_h', 'note'] })}\r\n`;
 }

@@ -30,6 +30,21 @@ export function safetyLogCsv(kept: KeptDay, entries: readonly SafetyEntry[], mes
       corrected: entry.correctedBy ? 'yes' : '',
     };
   });
-  const columns = ['time', 'line', 'food', 'piece', 'temp_c', 'ppm', 'limit_c', 'verdict', 'rule', 'action', 'food_became', 'note', 'by', 'corrected'];
+  const columns = [
+    'time',
+    'line',
+    'food',
+    'piece',
+    'temp_c',
+    'ppm',
+    'limit_c',
+    'verdict',
+    'rule',
+    'action',
+    'food_became',
+    'note',
+    'by',
+    'corrected',
+  ];
   return `${Papa.unparse(rows, { columns, escapeFormulae: FORMULA })}\r\n`;
 }

@@ -15,7 +15,11 @@ const PieceKeys = () =>
     Matches(KEY, { each: true, message: 'There is no such piece.' }),
   );
 /** Ids of tasks and causes are made of ids. */
-const LongId = () => all(IsString({ message: 'The identifier is missing.' }), Matches(/^[\w.:+/@-]{1,320}$/, { message: 'The identifier is not one of ours.' }));
+const LongId = () =>
+  all(
+    IsString({ message: 'The identifier is missing.' }),
+    Matches(/^[\w.:+/@-]{1,320}$/, { message: 'The identifier is not one of ours.' }),
+  );
 
 /** No core is colder than a freezer or hotter than boiling fat; no pit hotter than a fire. */
 const CoreTemp = () => Sensible(-30, 130, 'The core');
@@ -25,7 +29,8 @@ const Minutes = (most: number) => Between(0, most, 'The minutes');
 
 class DayDeed {
   @IsIn(['day']) kind!: 'day';
-  @IsIn(['started', 'paused', 'resumed', 'ended'], { message: 'Say what became of the day.' }) did!: 'started' | 'paused' | 'resumed' | 'ended';
+  @IsIn(['started', 'paused', 'resumed', 'ended'], { message: 'Say what became of the day.' }) did!:
+    'started' | 'paused' | 'resumed' | 'ended';
   @Maybe() @Text(200) reason?: string;
 }
 class PieceDeed {
@@ -242,7 +247,9 @@ export class TokenIdInput {
 
 export class DaySettingsInput {
   /** A broker that thermometers send to: mqtt://host:port; none when blank. */
-  @Text(200) @Matches(/^$|^mqtts?:\/\/[^\s/]+(:\d+)?\/?$/, { message: 'Give an address such as mqtt://192.168.1.20:1883, or leave it blank.' }) brokerUrl!: string;
+  @Text(200)
+  @Matches(/^$|^mqtts?:\/\/[^\s/]+(:\d+)?\/?$/, { message: 'Give an address such as mqtt://192.168.1.20:1883, or leave it blank.' })
+  brokerUrl!: string;
   @Text(80) @Matches(/^[^#+\s]*$/, { message: 'Give a topic without # or +.' }) topic!: string;
   @WholeBetween(1, 120, 'The minutes') escalateMin!: number;
   @WholeBetween(15, 240, 'The minutes') hotHoldEveryMin!: number;

@@ -8,7 +8,9 @@ export class SentReading {
   @Maybe() @Sensible(-60, 600, 'This temperature') c?: number;
   @Maybe() @Sensible(-76, 1112, 'This temperature') f?: number;
   @Maybe()
-  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,9})?)?(Z|[+-]\d{2}:\d{2})$/, { message: 'Give an instant such as 2027-06-19T05:00:00Z.' })
+  @Matches(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d{1,9})?)?(Z|[+-]\d{2}:\d{2})$/, {
+    message: 'Give an instant such as 2027-06-19T05:00:00Z.',
+  })
   at?: string;
 }
 

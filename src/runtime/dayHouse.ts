@@ -19,7 +19,10 @@ export class DayHouse implements DaysUnderWay {
   private readonly broker: BrokerLink;
 
   constructor(private readonly context: Context) {
-    this.broker = new BrokerLink((readings) => keepReadings(this.context, readings), () => this.context.nowMs());
+    this.broker = new BrokerLink(
+      (readings) => keepReadings(this.context, readings),
+      () => this.context.nowMs(),
+    );
   }
 
   /** Opens what runs, and begins to tick. */
@@ -44,7 +47,8 @@ export class DayHouse implements DaysUnderWay {
     try {
       for (const opened of this.rooms.values()) {
         const room = await opened;
-        if (room && (room.phase !== 'ended' || room.watchers > 0)) await room.tick().catch((error: unknown) => console.error('a day stumbled:', error));
+        if (room && (room.phase !== 'ended' || room.watchers > 0))
+          await room.tick().catch((error: unknown) => console.error('a day stumbled:', error));
       }
     } finally {
       this.ticking = false;

@@ -113,7 +113,15 @@ export class DayRoom {
   private buildWorld(): void {
     const { clock, kept } = this.day;
     if (clock.mode !== 'simulated') return;
-    this.world = new SimulatedWorld(worldOf(kept, { seed: clock.seed, startMs: clock.worldStartMs, deviceId: SIMULATED_HUB, everyS: HUB_EVERY_S, faults: clock.faults as WorldFault[] | undefined }));
+    this.world = new SimulatedWorld(
+      worldOf(kept, {
+        seed: clock.seed,
+        startMs: clock.worldStartMs,
+        deviceId: SIMULATED_HUB,
+        everyS: HUB_EVERY_S,
+        faults: clock.faults as WorldFault[] | undefined,
+      }),
+    );
     this.crew = clock.crew === 'tends' ? new SimulatedCrew(kept, this.world) : undefined;
     // What was done since the beginning is done to it again, each at its instant.
     let journal = emptyJournal(kept);
@@ -180,8 +188,20 @@ export class DayRoom {
     const tasks = retime(kept, state, this.forecast, nowMs);
     const odds = this.forecast ? oddsNow(kept, state, this.forecast) : [];
     const current = alarmsNow({ kept, state, readings, minutes: this.book.over(nowMs), forecast: this.forecast, tasks, odds, nowMs });
-    const told = alarmEntries(state, current, nowMs, this.house.escalateMin(), (causeId, did) => `${causeId}/${did}/${randomUUID().slice(0, 8)}`);
-    const fires = (this.crew?.act(state, tasks.filter((task) => TENDS.has(task.kind)), nowMs) ?? []).filter(({ deed }) => deed.kind === 'task');
+    const told = alarmEntries(
+      state,
+      current,
+      nowMs,
+      this.house.escalateMin(),
+      (causeId, did) => `${causeId}/${did}/${randomUUID().slice(0, 8)}`,
+    );
+    const fires = (
+      this.crew?.act(
+        state,
+        tasks.filter((task) => TENDS.has(task.kind)),
+        nowMs,
+      ) ?? []
+    ).filter(({ deed }) => deed.kind === 'task');
     const entries = [...told, ...fires.map((entry) => ({ ...entry, id: `tends-${randomUUID()}` }))];
     if (entries.length > 0) await this.house.keepEntries(eventId, entries);
   }

@@ -23,8 +23,14 @@ export async function receiveReadings(context: Context, token: string | undefine
     const tempC = c ?? (f === undefined ? undefined : celsiusFromFahrenheit(f));
     const atMs = at === undefined ? nowMs : Date.parse(at);
     if (tempC === undefined) problems.push({ code: 'noTemperature', path: `readings.${i}`, message: 'Give c or f.' });
-    else if (atMs > nowMs + AHEAD_MS) problems.push({ code: 'inFuture', path: `readings.${i}.at`, message: 'This instant is still to come. Check the clock of the device.' });
-    else if (atMs < nowMs - OLDEST_MS) problems.push({ code: 'tooOld', path: `readings.${i}.at`, message: 'This is older than a week. Bring it in as a logger’s file.' });
+    else if (atMs > nowMs + AHEAD_MS)
+      problems.push({
+        code: 'inFuture',
+        path: `readings.${i}.at`,
+        message: 'This instant is still to come. Check the clock of the device.',
+      });
+    else if (atMs < nowMs - OLDEST_MS)
+      problems.push({ code: 'tooOld', path: `readings.${i}.at`, message: 'This is older than a week. Bring it in as a logger’s file.' });
     else return [{ channel, atMs, tempC }];
     return [];
   });

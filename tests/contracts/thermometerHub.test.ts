@@ -102,7 +102,12 @@ describe.each(Object.entries(RIGS))('%s', (_, make) => {
       void rig.send();
       return heard.length > 0;
     });
-    expect(heard[0]).toEqual({ deviceId: expect.any(String) as string, channel: '1', atMs: expect.any(Number) as number, tempC: expect.any(Number) as number });
+    expect(heard[0]).toEqual({
+      deviceId: expect.any(String) as string,
+      channel: '1',
+      atMs: expect.any(Number) as number,
+      tempC: expect.any(Number) as number,
+    });
   });
 
   it('started twice is started once, and stopped it sends no more', async () => {
@@ -157,7 +162,8 @@ describe('a broker that vanishes', () => {
     await hub.start({ readings: (more) => void heard.push(...more), link: (state) => void links.push(state) });
     await until(() => links.at(-1) === 'connected');
     const sender = await mqtt.connectAsync(url);
-    for (let i = 0; i < 2000; i++) await sender.publishAsync(`yard/hub/${i % 16}`, `{"c": ${20 + i / 100}, "at": "2027-06-19T08:00:00Z"}`, { qos: 1 });
+    for (let i = 0; i < 2000; i++)
+      await sender.publishAsync(`yard/hub/${i % 16}`, `{"c": ${20 + i / 100}, "at": "2027-06-19T08:00:00Z"}`, { qos: 1 });
     await until(() => heard.length === 2000);
     expect(new Set(heard.map((each) => each.tempC.toFixed(2))).size).toBe(2000);
     await sender.endAsync(true);

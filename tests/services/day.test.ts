@@ -3,7 +3,17 @@ import type { Deed, MinuteReading } from '../../src/core/day';
 import { check, EntriesInput } from '../../src/inputs';
 import { loadDay, loadEntries, loadMinutes, purgeReadings, RAW_FOR_MS } from '../../src/persistence';
 import { receiveReadings } from '../../src/runtime/readingsDoor';
-import { endToken, importEvent, importLog, keepReadings, makeToken, recordEntries, rememberedColumns, startDay, type Context } from '../../src/services';
+import {
+  endToken,
+  importEvent,
+  importLog,
+  keepReadings,
+  makeToken,
+  recordEntries,
+  rememberedColumns,
+  startDay,
+  type Context,
+} from '../../src/services';
 import { openContext, codes, must } from '../fixtures/context';
 import { smallSupperFile } from '../fixtures/day';
 import { writeEventFile } from '../../src/formats/open';
@@ -50,8 +60,12 @@ describe('a day', () => {
     must(await recordEntries(context, { eventId, entries }));
     must(await recordEntries(context, { eventId, entries }));
     expect((await loadEntries(eventId)).map((entry) => entry.id)).toEqual([`${eventId}-started`, 'a', 'b']);
-    expect(codes(await recordEntries(context, { eventId, entries: [said('c', LIT, NOW + 3_600_000)] }))).toEqual(['inFuture@entries.0.atMs']);
-    expect(codes(await recordEntries(context, { eventId, entries: [said('d', LIT, NOW - 30 * 86_400_000)] }))).toEqual(['beforeDay@entries.0.atMs']);
+    expect(codes(await recordEntries(context, { eventId, entries: [said('c', LIT, NOW + 3_600_000)] }))).toEqual([
+      'inFuture@entries.0.atMs',
+    ]);
+    expect(codes(await recordEntries(context, { eventId, entries: [said('d', LIT, NOW - 30 * 86_400_000)] }))).toEqual([
+      'beforeDay@entries.0.atMs',
+    ]);
     expect(await loadEntries(eventId)).toHaveLength(3);
   });
 
@@ -66,7 +80,8 @@ describe('a day', () => {
   });
 });
 
-const minutesOf = (deviceId: string): Promise<MinuteReading[]> => loadMinutes(context.db.sequelize, [deviceId], NOW - 86_400_000, NOW + 86_400_000);
+const minutesOf = (deviceId: string): Promise<MinuteReading[]> =>
+  loadMinutes(context.db.sequelize, [deviceId], NOW - 86_400_000, NOW + 86_400_000);
 const reading = (atMs: number, tempC: number, channel = '1') => ({ deviceId: 'hub', channel, atMs, tempC });
 
 describe('readings', () => {
@@ -88,8 +103,18 @@ describe('readings', () => {
   it('come by a token that is shown once, and no longer once it has ended', async () => {
     const { id, token } = must(await makeToken(context, { name: 'Kettle' }));
     const send = (readings: unknown, by = token) => receiveReadings(context, by, { readings });
-    expect(must(await send([{ channel: '1', f: 250 }, { channel: '2', c: 60, at: '2027-06-19T06:59:00Z' }]))).toEqual({ kept: 2 });
-    expect(await minutesOf('Kettle')).toMatchObject([{ channel: '2', meanC: 60 }, { channel: '1', meanC: expect.closeTo(121.11, 2) as number }]);
+    expect(
+      must(
+        await send([
+          { channel: '1', f: 250 },
+          { channel: '2', c: 60, at: '2027-06-19T06:59:00Z' },
+        ]),
+      ),
+    ).toEqual({ kept: 2 });
+    expect(await minutesOf('Kettle')).toMatchObject([
+      { channel: '2', meanC: 60 },
+      { channel: '1', meanC: expect.closeTo(121.11, 2) as number },
+    ]);
     expect(codes(await send([{ channel: '1', c: 60 }], 'anr_foreign-token-0000000000'))).toEqual(['tokenUnknown']);
     must(await endToken(context, { id }));
     expect(codes(await send([{ channel: '1', c: 60 }]))).toEqual(['tokenUnknown']);
@@ -105,8 +130,11 @@ describe('readings', () => {
     expect(await refused(...Array.from({ length: 2001 }, () => ({ channel: '1', c: 60 })))).toEqual(['arrayMaxSize@readings']);
     expect(codes(await receiveReadings(context, token, 'hot'))).toEqual(['notAnObject']);
     expect(await minutesOf('Kettle')).toEqual([]);
-    for (let i = 0; i < 3; i++) must(await receiveReadings(context, token, { readings: Array.from({ length: 1999 }, () => ({ channel: '1', c: 60 })) }));
-    expect(await refused({ channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 })).toEqual(['tooManyReadings']);
+    for (let i = 0; i < 3; i++)
+      must(await receiveReadings(context, token, { readings: Array.from({ length: 1999 }, () => ({ channel: '1', c: 60 })) }));
+    expect(await refused({ channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 })).toEqual([
+      'tooManyReadings',
+    ]);
   });
 
   it('come from a logger’s file, whose columns are remembered', async () => {
@@ -124,7 +152,12 @@ describe('readings', () => {
     const hours = 2.4;
     let sent = 0;
     for (let second = 0; second < hours * 3600; second += 60) {
-      const batch = Array.from({ length: 30 * 16 }, (_, i) => ({ deviceId: 'hub', channel: String(i % 16), atMs: NOW + (second + 2 * Math.floor(i / 16)) * 1000, tempC: 20 + (i % 16) }));
+      const batch = Array.from({ length: 30 * 16 }, (_, i) => ({
+        deviceId: 'hub',
+        channel: String(i % 16),
+        atMs: NOW + (second + 2 * Math.floor(i / 16)) * 1000,
+        tempC: 20 + (i % 16),
+      }));
       sent += batch.length;
       await keepReadings(context, batch);
     }

@@ -13,7 +13,13 @@ export default async function Page() {
   return (
     <>
       <SiteHeader here="settings" />
-      <DaySettings settings={await readDaySettings(context)} tokens={await readTokens(context)} saveDaySettings={saveDaySettings} makeToken={makeToken} endToken={endToken} />
+      <DaySettings
+        settings={await readDaySettings(context)}
+        tokens={await readTokens(context)}
+        saveDaySettings={saveDaySettings}
+        makeToken={makeToken}
+        endToken={endToken}
+      />
     </>
   );
 }

@@ -18,7 +18,17 @@ export type Conclusion =
   | { about: 'task'; taskId: string; was: string; is: string }
   | { about: 'phase'; was: DayState['phase']; is: DayState['phase'] };
 
-const RESTS_ON: ReadonlySet<Deed['kind']> = new Set(['piece', 'checked', 'reading', 'pitReading', 'task', 'pit', 'channel', 'revision', 'day']);
+const RESTS_ON: ReadonlySet<Deed['kind']> = new Set([
+  'piece',
+  'checked',
+  'reading',
+  'pitReading',
+  'task',
+  'pit',
+  'channel',
+  'revision',
+  'day',
+]);
 
 /**
  * The day after one more entry, which must not lie before those already in it (`foldDay` sorts). Undo is resolved by
@@ -27,7 +37,10 @@ const RESTS_ON: ReadonlySet<Deed['kind']> = new Set(['piece', 'checked', 'readin
 export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { state: DayState; effects: Effect[] } {
   const { deed, id, atMs, by } = entry;
   const effects: Effect[] = RESTS_ON.has(deed.kind) ? [{ kind: 'reforecast' }] : [];
-  const ignored = (why: Extract<Effect, { kind: 'ignored' }>['why']) => ({ state, effects: [{ kind: 'ignored' as const, entryId: id, why }] });
+  const ignored = (why: Extract<Effect, { kind: 'ignored' }>['why']) => ({
+    state,
+    effects: [{ kind: 'ignored' as const, entryId: id, why }],
+  });
 
   switch (deed.kind) {
     case 'day':
@@ -48,7 +61,10 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
       return { state: withReading(state, deed.piece, { atMs, coreC: deed.coreC, spot: deed.spot, by }), effects };
     case 'pitReading':
       if (!(deed.pitId in state.pits)) return ignored('noSuchPit');
-      return { state: withPit(state, deed.pitId, (pit) => ({ ...pit, readings: [...pit.readings, { atMs, pitC: deed.pitC, by }] })), effects };
+      return {
+        state: withPit(state, deed.pitId, (pit) => ({ ...pit, readings: [...pit.readings, { atMs, pitC: deed.pitC, by }] })),
+        effects,
+      };
     case 'task': {
       const task = kept.plan.tasks.find((each) => each.id === deed.taskId);
       if (!task) return ignored('noSuchTask');
@@ -203,7 +219,14 @@ function asDone(kept: KeptDay, state: DayState, task: Task, atMs: number): DaySt
     const keys = piecesOfTask(kept, task).filter((key) => state.pieces[key] && !hasTaken(state.pieces[key], step));
     const wrap = step === 'wrapped' ? wrapOf(kept, task) : undefined;
     return keys.reduce(
-      (day, key) => stepped(kept, day, key, { kind: 'piece', pieces: [key], step, wrap, gearId: held, pitId: step === 'on' ? task.pitId : undefined }, atMs),
+      (day, key) =>
+        stepped(
+          kept,
+          day,
+          key,
+          { kind: 'piece', pieces: [key], step, wrap, gearId: held, pitId: step === 'on' ? task.pitId : undefined },
+          atMs,
+        ),
       state,
     );
   }
@@ -267,7 +290,8 @@ function alarmed(state: DayState, deed: Extract<Deed, { kind: 'alarm' }>, atMs: 
     // Never twice for one cause, until it was over.
     return before && before.clearedAtMs === undefined ? state : put({ causeId, raisedAtMs: atMs, alarm: alarm ?? {} });
   if (!before) return state;
-  if (did === 'acknowledged') return put({ ...before, acknowledgedAtMs: before.acknowledgedAtMs ?? atMs, acknowledgedBy: before.acknowledgedBy ?? by });
+  if (did === 'acknowledged')
+    return put({ ...before, acknowledgedAtMs: before.acknowledgedAtMs ?? atMs, acknowledgedBy: before.acknowledgedBy ?? by });
   if (did === 'escalated') return put({ ...before, escalatedAtMs: before.escalatedAtMs ?? atMs, escalatedTo: to });
   return put({ ...before, clearedAtMs: atMs });
 }

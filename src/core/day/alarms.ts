@@ -85,7 +85,14 @@ const PULL_AHEAD_C = 1;
 export function alarmsNow(facts: AlarmFacts): Alarm[] {
   const { state } = facts;
   if (state.phase === 'kept' || state.phase === 'ended') return safetyAlarms(facts);
-  const found = [...pitAlarms(facts), ...probeAlarms(facts), ...pieceAlarms(facts), ...taskAlarms(facts), ...oddsAlarms(facts), ...safetyAlarms(facts)];
+  const found = [
+    ...pitAlarms(facts),
+    ...probeAlarms(facts),
+    ...pieceAlarms(facts),
+    ...taskAlarms(facts),
+    ...oddsAlarms(facts),
+    ...safetyAlarms(facts),
+  ];
   return found.map((alarm) => ({ ...alarm, ...askedOf(facts, alarm) }));
 }
 
@@ -108,7 +115,11 @@ export function alarmEntries(
       // What has just been over is not news.
       if (mark?.clearedAtMs !== undefined && nowMs - mark.clearedAtMs < CLEARS_AFTER_MIN * MS_PER_MIN) continue;
       entry(alarm.causeId, { did: 'raised', alarm });
-    } else if (mark.acknowledgedAtMs === undefined && mark.escalatedAtMs === undefined && nowMs - mark.raisedAtMs >= escalateAfterMin * MS_PER_MIN)
+    } else if (
+      mark.acknowledgedAtMs === undefined &&
+      mark.escalatedAtMs === undefined &&
+      nowMs - mark.raisedAtMs >= escalateAfterMin * MS_PER_MIN
+    )
       entry(alarm.causeId, { did: 'escalated', ...(alarm.second !== undefined && { to: alarm.second }) });
   }
   for (const mark of Object.values(state.alarms))
@@ -152,7 +163,14 @@ function pitAlarms({ kept, state, readings, nowMs }: AlarmFacts): Alarm[] {
       found.push({ causeId: `pitHigh/${pitId}`, code: 'pitHigh', urgency: 'now', atMs: nowMs, pitId, tempC, setC });
     const half = since(own, nowMs - 20 * MS_PER_MIN);
     const falls = -slope(half);
-    if (!settling.opened && whole && half.length >= 10 && tempC < setC - FALLEN_C && falls > FALLS_C_PER_MIN && below(half.slice(-3), setC - FALLEN_C))
+    if (
+      !settling.opened &&
+      whole &&
+      half.length >= 10 &&
+      tempC < setC - FALLEN_C &&
+      falls > FALLS_C_PER_MIN &&
+      below(half.slice(-3), setC - FALLEN_C)
+    )
       found.push({ causeId: `pitLow/${pitId}`, code: 'pitFalling', urgency: 'now', atMs: nowMs, pitId, tempC, setC, minutes: 20 });
     else if (!settling.opened && whole && below(recent, setC - BAND_C))
       found.push({ causeId: `pitLow/${pitId}`, code: 'pitLow', urgency: 'now', atMs: nowMs, pitId, tempC, setC });
@@ -165,7 +183,10 @@ const below = (readings: readonly TempAt[], limitC: number) => readings.every((e
 /** A pit that was opened, or set to another heat, is on its way. */
 function isSettling(pit: PitState, nowMs: number, recoverMin: number): { opened: boolean; set: boolean } {
   const within = (atMs: number | undefined, minutes: number) => atMs !== undefined && nowMs - atMs < minutes * MS_PER_MIN;
-  return { opened: within(pit.openedAtMs.at(-1), 3 * recoverMin + 5), set: within(pit.setPoints.at(-1)?.atMs, 40) || within(pit.litAtMs, 60) };
+  return {
+    opened: within(pit.openedAtMs.at(-1), 3 * recoverMin + 5),
+    set: within(pit.setPoints.at(-1)?.atMs, 40) || within(pit.litAtMs, 60),
+  };
 }
 
 const since = (readings: readonly TempAt[], fromMs: number): TempAt[] => readings.filter((each) => each.atMs >= fromMs);
@@ -187,7 +208,8 @@ function slope(readings: readonly TempAt[]): number {
 function probeAlarms({ state, minutes, forecast, nowMs }: AlarmFacts): Alarm[] {
   const found: Alarm[] = [];
   const lastOf = new Map<string, number>();
-  for (const { deviceId, channel, atMs } of minutes) lastOf.set(`${deviceId}/${channel}`, Math.max(atMs, lastOf.get(`${deviceId}/${channel}`) ?? 0));
+  for (const { deviceId, channel, atMs } of minutes)
+    lastOf.set(`${deviceId}/${channel}`, Math.max(atMs, lastOf.get(`${deviceId}/${channel}`) ?? 0));
   for (const [name, lastMs] of lastOf) {
     const [deviceId, channel] = [name.slice(0, name.lastIndexOf('/')), name.slice(name.lastIndexOf('/') + 1)];
     const use = useOf(state.channels, deviceId, channel, nowMs);
@@ -309,7 +331,19 @@ function zoneMinutes(
 }
 
 /** What is late and has no alarm of its own. */
-const RINGS: ReadonlySet<DayTask['kind']> = new Set(['light', 'load', 'wrap', 'unwrap', 'move', 'pull', 'hold', 'setPoint', 'relight', 'drive', 'carve']);
+const RINGS: ReadonlySet<DayTask['kind']> = new Set([
+  'light',
+  'load',
+  'wrap',
+  'unwrap',
+  'move',
+  'pull',
+  'hold',
+  'setPoint',
+  'relight',
+  'drive',
+  'carve',
+]);
 
 function taskAlarms({ state, tasks, nowMs }: AlarmFacts): Alarm[] {
   if (state.phase === 'paused') return [];
@@ -339,7 +373,15 @@ function oddsAlarms({ kept, state, odds, nowMs }: AlarmFacts): Alarm[] {
     const onAtMs = serving.weakest === undefined ? undefined : state.pieces[serving.weakest]?.onAtMs;
     if (onAtMs !== undefined && nowMs - onAtMs < TELLS_AFTER_MIN * MS_PER_MIN) return [];
     return [
-      { causeId: `oddsLow/${serving.servingId}`, code: 'oddsLow', urgency: 'soon', atMs: nowMs, servingId: serving.servingId, share: serving.onTimeShare, piece: serving.weakest },
+      {
+        causeId: `oddsLow/${serving.servingId}`,
+        code: 'oddsLow',
+        urgency: 'soon',
+        atMs: nowMs,
+        servingId: serving.servingId,
+        share: serving.onTimeShare,
+        piece: serving.weakest,
+      },
     ];
   });
 }
@@ -352,15 +394,47 @@ function safetyAlarms({ kept, state, readings, nowMs }: AlarmFacts): Alarm[] {
     if (piece.heldAtMs === undefined || piece.carvedAtMs !== undefined) continue;
     const last = (readings.pieces[piece.key] ?? []).filter((each) => each.atMs >= piece.heldAtMs!).at(-1);
     if (last && last.tempC < floorC + HOLD_MARGIN_C)
-      found.push({ causeId: `holdFloor/${piece.key}`, code: 'holdFloor', urgency: 'now', atMs: nowMs, piece: piece.key, batchId: piece.batchId, tempC: last.tempC, setC: floorC });
+      found.push({
+        causeId: `holdFloor/${piece.key}`,
+        code: 'holdFloor',
+        urgency: 'now',
+        atMs: nowMs,
+        piece: piece.key,
+        batchId: piece.batchId,
+        tempC: last.tempC,
+        setC: floorC,
+      });
   }
   for (const due of hotHoldDue(kept, state, nowMs))
-    if (nowMs >= due.dueMs) found.push({ causeId: `hotHoldCheck/${due.batchId}/${due.dueMs}`, code: 'hotHoldCheck', urgency: 'soon', atMs: nowMs, batchId: due.batchId });
+    if (nowMs >= due.dueMs)
+      found.push({
+        causeId: `hotHoldCheck/${due.batchId}/${due.dueMs}`,
+        code: 'hotHoldCheck',
+        urgency: 'soon',
+        atMs: nowMs,
+        batchId: due.batchId,
+      });
   for (const due of poultryDue(kept, state, nowMs)) {
     const cut = cutIn(library, event.batches.find((each) => each.id === due.batchId)!.cutId)!;
-    found.push({ causeId: `poultryLow/${due.piece}`, code: 'poultryLow', urgency: 'now', atMs: nowMs, piece: due.piece, batchId: due.batchId, setC: coreRuleOf(cut).limit });
+    found.push({
+      causeId: `poultryLow/${due.piece}`,
+      code: 'poultryLow',
+      urgency: 'now',
+      atMs: nowMs,
+      piece: due.piece,
+      batchId: due.batchId,
+      setC: coreRuleOf(cut).limit,
+    });
   }
   for (const due of coolingDue(state, nowMs))
-    if (nowMs >= due.dueMs) found.push({ causeId: `coolingLate/${due.batchId}/${due.line}`, code: 'coolingLate', urgency: 'now', atMs: nowMs, batchId: due.batchId, state: due.line });
+    if (nowMs >= due.dueMs)
+      found.push({
+        causeId: `coolingLate/${due.batchId}/${due.line}`,
+        code: 'coolingLate',
+        urgency: 'now',
+        atMs: nowMs,
+        batchId: due.batchId,
+        state: due.line,
+      });
   return found;
 }

@@ -19,7 +19,17 @@ export type Feel = (typeof FEELS)[number];
 export const SPOTS = ['thickest', 'flat', 'point', 'thin end'] as const;
 export type Spot = (typeof SPOTS)[number];
 
-export const SAFETY_LINES = ['receiving', 'brine', 'poultryPeak', 'hotHold', 'coolingStart', 'cooling21', 'cooling5', 'reheat', 'sanitiser'] as const;
+export const SAFETY_LINES = [
+  'receiving',
+  'brine',
+  'poultryPeak',
+  'hotHold',
+  'coolingStart',
+  'cooling21',
+  'cooling5',
+  'reheat',
+  'sanitiser',
+] as const;
 export type SafetyLine = (typeof SAFETY_LINES)[number];
 
 /** A piece of the event: piece ids are their batch's own. */
@@ -55,7 +65,14 @@ export type Deed =
   | { kind: 'reading'; piece: PieceKey; spot: Spot; coreC: number }
   | { kind: 'pitReading'; pitId: string; pitC: number }
   | { kind: 'task'; taskId: string; did: 'done' | 'skipped' | 'notYet' | 'again'; reason?: string; minutes?: number }
-  | { kind: 'pit'; pitId: string; did: 'lit' | 'setPoint' | 'fuelled' | 'opened' | 'vents' | 'out'; pitC?: number; kg?: number; minutes?: number }
+  | {
+      kind: 'pit';
+      pitId: string;
+      did: 'lit' | 'setPoint' | 'fuelled' | 'opened' | 'vents' | 'out';
+      pitC?: number;
+      kg?: number;
+      minutes?: number;
+    }
   | { kind: 'channel'; deviceId: string; channel: string; piece?: PieceKey; pitId?: string; spot?: Spot }
   | { kind: 'revision'; lever: string; changes: PlanChange[]; reason: string }
   | { kind: 'alarm'; causeId: string; did: 'raised' | 'acknowledged' | 'escalated' | 'cleared'; alarm?: object; to?: string }
@@ -91,4 +108,7 @@ export interface Entry<D extends Deed = Deed> {
 
 /** What a person may take back: what they did, never what a device read or the house noticed. */
 export const mayUndo = ({ source, deed }: Entry): boolean =>
-  (source === 'crew' || source === 'practice') && deed.kind !== 'undo' && deed.kind !== 'safety' && !(deed.kind === 'day' && deed.did === 'started');
+  (source === 'crew' || source === 'practice') &&
+  deed.kind !== 'undo' &&
+  deed.kind !== 'safety' &&
+  !(deed.kind === 'day' && deed.did === 'started');

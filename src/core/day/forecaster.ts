@@ -111,7 +111,9 @@ export class DayForecaster {
     const of = JSON.stringify([known, neighbour?.key, neighbour?.known.core.length, neighbour?.known.core.at(-1)]);
     const last = this.answers.get(id);
     const answer =
-      last?.of === of ? last.answer : live.at({ ...known, ...(neighbour && { beside: { of: neighbour.live, core: neighbour.known.core } }) });
+      last?.of === of
+        ? last.answer
+        : live.at({ ...known, ...(neighbour && { beside: { of: neighbour.live, core: neighbour.known.core } }) });
     this.answers.set(id, { of, answer });
     return told(piece.key, piece.onAtMs!, answer, neighbour?.key);
   }
@@ -137,7 +139,9 @@ export class DayForecaster {
   ): { key: PieceKey; live: LiveForecast; known: LiveReadings } | undefined {
     const pitId = pitOf(piece, nowMs);
     const found = Object.values(state.pieces)
-      .filter((each) => each.key !== piece.key && isOn(each) && pitOf(each, nowMs) === pitId && (readings.pieces[each.key]?.length ?? 0) > 0)
+      .filter(
+        (each) => each.key !== piece.key && isOn(each) && pitOf(each, nowMs) === pitId && (readings.pieces[each.key]?.length ?? 0) > 0,
+      )
       .sort((a, b) => Number(b.batchId === piece.batchId) - Number(a.batchId === piece.batchId))[0];
     if (!found) return undefined;
     const run = runOf(this.kept, found.key)!;
@@ -169,10 +173,12 @@ function knownOf(
   const within = (atMs: number) => atMs >= onMs && atMs <= nowMs;
   const pit = piece.pits.flatMap(({ fromMs, pitId }, i) => {
     const toMs = piece.pits[i + 1]?.fromMs ?? nowMs;
-    return (readings.pits[pitId] ?? [])
-      // What it was before the meat went on tells how it strays.
-      .filter((each) => each.atMs >= (i === 0 ? fromMs - PIT_BEFORE_MS : fromMs) && each.atMs <= toMs)
-      .map((each) => ({ atMin: minute(each.atMs), pitC: each.tempC }));
+    return (
+      (readings.pits[pitId] ?? [])
+        // What it was before the meat went on tells how it strays.
+        .filter((each) => each.atMs >= (i === 0 ? fromMs - PIT_BEFORE_MS : fromMs) && each.atMs <= toMs)
+        .map((each) => ({ atMin: minute(each.atMs), pitC: each.tempC }))
+    );
   });
   const deeds: LiveDeed[] = [];
   if (piece.wrappedAtMs !== undefined) deeds.push({ kind: 'wrapped', atMin: minute(piece.wrappedAtMs), wrap: piece.wrap });
@@ -181,7 +187,9 @@ function knownOf(
     deeds.push({ kind: 'moved', atMin: minute(fromMs), to: kept.input.pits.find((each) => each.id === pitId)?.kind });
   return {
     nowMin: Math.max(0, minute(nowMs)),
-    core: (readings.pieces[piece.key] ?? []).filter((each) => within(each.atMs)).map((each) => ({ atMin: minute(each.atMs), coreC: each.tempC })),
+    core: (readings.pieces[piece.key] ?? [])
+      .filter((each) => within(each.atMs))
+      .map((each) => ({ atMin: minute(each.atMs), coreC: each.tempC })),
     pit,
     deeds: deeds.sort((a, b) => a.atMin - b.atMin),
     felt: piece.checks.map(({ atMs, feel }) => ({ atMin: minute(atMs), share: FELT[feel] })),
@@ -219,7 +227,11 @@ function programmeOf(
 
 function told(key: PieceKey, onMs: number, answer: Reforecast, byNeighbour: PieceKey | undefined): PieceForecast {
   const at = (minutes: number) => Math.round(addMinutes(onMs, minutes));
-  const moments = ({ p10, p50, p90 }: { p10: number; p50: number; p90: number }): Moments => ({ p10Ms: at(p10), p50Ms: at(p50), p90Ms: at(p90) });
+  const moments = ({ p10, p50, p90 }: { p10: number; p50: number; p90: number }): Moments => ({
+    p10Ms: at(p10),
+    p50Ms: at(p50),
+    p90Ms: at(p90),
+  });
   const { band } = answer;
   return {
     key,
@@ -243,7 +255,16 @@ const certain = (key: PieceKey, atMs: number): PieceForecast => ({
 
 /** Pieces that are one and the same to physics. */
 const likeOf = (setup: CookSetup, piece: PieceState): string =>
-  JSON.stringify([piece.batchId, setup.body, setup.zoneOffsetC, piece.onAtMs, piece.wrappedAtMs, piece.unwrappedAtMs, piece.pits, piece.checks]);
+  JSON.stringify([
+    piece.batchId,
+    setup.body,
+    setup.zoneOffsetC,
+    piece.onAtMs,
+    piece.wrappedAtMs,
+    piece.unwrappedAtMs,
+    piece.pits,
+    piece.checks,
+  ]);
 
 /** A number that stands for a name. */
 function seedOf(name: string): number {

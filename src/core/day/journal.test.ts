@@ -20,20 +20,44 @@ const [FIRST, SECOND] = [KEYS[0]!, KEYS[1]!];
 
 const anyDeed: fc.Arbitrary<Deed> = fc.oneof(
   fc.record({ kind: fc.constant('piece' as const), pieces: fc.subarray(KEYS, { minLength: 1 }), step: fc.constantFrom(...PIECE_STEPS) }),
-  fc.record({ kind: fc.constant('reading' as const), piece: fc.constantFrom(...KEYS), spot: fc.constant('thickest' as const), coreC: fc.double({ min: 0, max: 100, noNaN: true }) }),
-  fc.record({ kind: fc.constant('checked' as const), piece: fc.constantFrom(...KEYS), feel: fc.constantFrom('tight' as const, 'tender' as const) }),
+  fc.record({
+    kind: fc.constant('reading' as const),
+    piece: fc.constantFrom(...KEYS),
+    spot: fc.constant('thickest' as const),
+    coreC: fc.double({ min: 0, max: 100, noNaN: true }),
+  }),
+  fc.record({
+    kind: fc.constant('checked' as const),
+    piece: fc.constantFrom(...KEYS),
+    feel: fc.constantFrom('tight' as const, 'tender' as const),
+  }),
   fc.record({
     kind: fc.constant('task' as const),
     taskId: fc.constantFrom(...kept.plan.tasks.map((task) => task.id)),
     did: fc.constantFrom('done' as const, 'skipped' as const, 'notYet' as const, 'again' as const),
   }),
-  fc.record({ kind: fc.constant('pit' as const), pitId: fc.constant('offset'), did: fc.constantFrom('lit' as const, 'setPoint' as const, 'fuelled' as const), pitC: fc.constantFrom(121, 135) }),
-  fc.record({ kind: fc.constant('day' as const), did: fc.constantFrom('started' as const, 'paused' as const, 'resumed' as const, 'ended' as const) }),
-  fc.record({ kind: fc.constant('alarm' as const), causeId: fc.constantFrom('a', 'b'), did: fc.constantFrom('raised' as const, 'acknowledged' as const, 'cleared' as const) }),
+  fc.record({
+    kind: fc.constant('pit' as const),
+    pitId: fc.constant('offset'),
+    did: fc.constantFrom('lit' as const, 'setPoint' as const, 'fuelled' as const),
+    pitC: fc.constantFrom(121, 135),
+  }),
+  fc.record({
+    kind: fc.constant('day' as const),
+    did: fc.constantFrom('started' as const, 'paused' as const, 'resumed' as const, 'ended' as const),
+  }),
+  fc.record({
+    kind: fc.constant('alarm' as const),
+    causeId: fc.constantFrom('a', 'b'),
+    did: fc.constantFrom('raised' as const, 'acknowledged' as const, 'cleared' as const),
+  }),
   fc.record({ kind: fc.constant('undo' as const), entryId: fc.nat(30).map((n) => `e${n}`) }),
 );
 const anyJournal = fc
-  .array(fc.tuple(anyDeed, fc.integer({ min: 0, max: 900 }), fc.constantFrom('crew' as const, 'sensor' as const)), { minLength: 1, maxLength: 30 })
+  .array(fc.tuple(anyDeed, fc.integer({ min: 0, max: 900 }), fc.constantFrom('crew' as const, 'sensor' as const)), {
+    minLength: 1,
+    maxLength: 30,
+  })
   .map((rows) => rows.map(([deed, atMin, source], i) => entry(`e${i}`, atMin, deed, { source })));
 
 describe('the journal of a day', () => {
@@ -88,7 +112,11 @@ describe('the journal of a day', () => {
 
   it('lets the pieces of a batch part ways, and counts a task as done once the last has taken its step', () => {
     const wrap = kept.plan.tasks.find((task) => task.kind === 'wrap')!;
-    const alone = foldDay(kept, [on('1', 0, FIRST), on('2', 0, SECOND), entry('3', 200, { kind: 'piece', pieces: [FIRST], step: 'wrapped' })]);
+    const alone = foldDay(kept, [
+      on('1', 0, FIRST),
+      on('2', 0, SECOND),
+      entry('3', 200, { kind: 'piece', pieces: [FIRST], step: 'wrapped' }),
+    ]);
     expect([alone.pieces[FIRST]!.wrappedAtMs, alone.pieces[SECOND]!.wrappedAtMs]).toEqual([START + 200 * 60_000, undefined]);
     const both = foldDay(kept, [
       on('1', 0, FIRST),
@@ -101,13 +129,17 @@ describe('the journal of a day', () => {
   });
 
   it('keeps what it does not know, and counts it for nothing', () => {
-    const { journal, effects } = admitAll(kept, emptyJournal(kept), [on('1', 0, 'nobody/none'), entry('2', 1, { kind: 'task', taskId: 'no', did: 'done' })]);
+    const { journal, effects } = admitAll(kept, emptyJournal(kept), [
+      on('1', 0, 'nobody/none'),
+      entry('2', 1, { kind: 'task', taskId: 'no', did: 'done' }),
+    ]);
     expect(journal.entries).toHaveLength(2);
     expect(effects.map((effect) => effect.kind === 'ignored' && effect.why)).toEqual(['noSuchPiece', 'noSuchTask']);
   });
 
   it('rings once for one cause until it was over', () => {
-    const alarm = (id: string, atMin: number, did: 'raised' | 'acknowledged' | 'cleared') => entry(id, atMin, { kind: 'alarm', causeId: 'pitLow/offset', did }, { source: 'house' });
+    const alarm = (id: string, atMin: number, did: 'raised' | 'acknowledged' | 'cleared') =>
+      entry(id, atMin, { kind: 'alarm', causeId: 'pitLow/offset', did }, { source: 'house' });
     const { alarms } = foldDay(kept, [alarm('1', 0, 'raised'), alarm('2', 1, 'raised'), alarm('3', 2, 'acknowledged')]);
     expect(alarms['pitLow/offset']).toMatchObject({ raisedAtMs: START, acknowledgedAtMs: START + 120_000 });
     const again = foldDay(kept, [alarm('1', 0, 'raised'), alarm('2', 1, 'cleared'), alarm('3', 5, 'raised')]).alarms;

@@ -53,9 +53,7 @@ export function emptyDay(kept: KeptDay): DayState {
     phase: 'kept',
     pauses: [],
     pieces,
-    pits: Object.fromEntries(
-      pitIds.map((pitId) => [pitId, { pitId, setPoints: [], fuelledAtMs: [], openedAtMs: [], readings: [] }]),
-    ),
+    pits: Object.fromEntries(pitIds.map((pitId) => [pitId, { pitId, setPoints: [], fuelledAtMs: [], openedAtMs: [], readings: [] }])),
     tasks: {},
     channels: plan.probes.map((probe) => ({
       deviceId: probe.probeId,

@@ -9,16 +9,7 @@ import type { DayReadings } from './readings';
 import { isOn, pitOf, setPointAt, type DayState, type PieceState } from './state';
 
 export type LeverCode =
-  | 'raisePit'
-  | 'wrapNow'
-  | 'wrapOne'
-  | 'finishElsewhere'
-  | 'servingLater'
-  | 'carveLater'
-  | 'lowerPit'
-  | 'holdIn'
-  | 'ventLonger'
-  | 'nothing';
+  'raisePit' | 'wrapNow' | 'wrapOne' | 'finishElsewhere' | 'servingLater' | 'carveLater' | 'lowerPit' | 'holdIn' | 'ventLonger' | 'nothing';
 
 /** What a lever costs, beside what it gains. */
 export type LeverPrice = 'bark' | 'juice' | 'fuel' | 'hands' | 'guests' | 'otherServing' | 'beyondBand' | 'lessSmoke' | 'none';
@@ -68,8 +59,11 @@ export function leversNow(trying: Trying): DayLever[] {
     const early = !late && earlyRuns(trying, serving.servingId).length > 0;
     if (!late && !early) return [];
     const tried = (late ? forLate(trying, serving) : forEarly(trying, serving)).map((each) => attempt(trying, serving, odds, each));
-    const useful = tried.filter((lever) => (late ? lever.onTimeShare > serving.onTimeShare + 0.01 : lever.gainMin < -3 || lever.code === 'holdIn' || lever.code === 'ventLonger'));
-    const rank = (lever: DayLever) => (late ? -lever.onTimeShare + 0.02 * lever.prices.length : lever.prices.length - 0.01 * -lever.gainMin);
+    const useful = tried.filter((lever) =>
+      late ? lever.onTimeShare > serving.onTimeShare + 0.01 : lever.gainMin < -3 || lever.code === 'holdIn' || lever.code === 'ventLonger',
+    );
+    const rank = (lever: DayLever) =>
+      late ? -lever.onTimeShare + 0.02 * lever.prices.length : lever.prices.length - 0.01 * -lever.gainMin;
     const nothing: DayLever = {
       id: `nothing/${serving.servingId}`,
       code: 'nothing',
@@ -101,14 +95,16 @@ function onPits({ kept, state, nowMs }: Trying, servingId: string): OnPit[] {
   const { event, library, pits } = kept.input;
   return kept.plan.runs
     .filter((run) => run.servingId === servingId)
-    .flatMap((run) => keysOf(run).flatMap((key): OnPit[] => {
-      const piece = state.pieces[key]!;
-      const batch = event.batches.find((each) => each.id === run.batchId);
-      const cut = batch && cutIn(library, batch.cutId);
-      const method = batch && methodIn(library, batch.methodId);
-      const pit = pits.find((each) => each.id === pitOf(piece, nowMs));
-      return isOn(piece) && batch && cut && method && pit ? [{ piece, run, batch, cut, method, pit }] : [];
-    }));
+    .flatMap((run) =>
+      keysOf(run).flatMap((key): OnPit[] => {
+        const piece = state.pieces[key]!;
+        const batch = event.batches.find((each) => each.id === run.batchId);
+        const cut = batch && cutIn(library, batch.cutId);
+        const method = batch && methodIn(library, batch.methodId);
+        const pit = pits.find((each) => each.id === pitOf(piece, nowMs));
+        return isOn(piece) && batch && cut && method && pit ? [{ piece, run, batch, cut, method, pit }] : [];
+      }),
+    );
 }
 
 function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
@@ -121,7 +117,10 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
     for (const step of STEPS_C) {
       const pitC = setC + step;
       if (pitC > pit.rangeC[1]) continue;
-      const beyond = own.some(({ method, piece }) => pitC > (piece.wrappedAtMs !== undefined ? (method.finishRangeC ?? method.pitRangeC)[1] : method.pitRangeC[1]));
+      const beyond = own.some(
+        ({ method, piece }) =>
+          pitC > (piece.wrappedAtMs !== undefined ? (method.finishRangeC ?? method.pitRangeC)[1] : method.pitRangeC[1]),
+      );
       ideas.push({
         id: `raisePit/${pit.id}/${step}`,
         code: 'raisePit',
@@ -129,7 +128,11 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
         pieces: own.map((each) => each.piece.key),
         pitId: pit.id,
         pitC,
-        prices: [...(own.some((each) => each.piece.wrappedAtMs === undefined) ? ['juice' as const] : []), 'fuel', ...(beyond ? ['beyondBand' as const] : [])],
+        prices: [
+          ...(own.some((each) => each.piece.wrappedAtMs === undefined) ? ['juice' as const] : []),
+          'fuel',
+          ...(beyond ? ['beyondBand' as const] : []),
+        ],
       });
     }
   }
@@ -138,8 +141,16 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
   for (const runId of new Set(bare.map((each) => each.run.id))) {
     const own = bare.filter((each) => each.run.id === runId);
     const keys = own.map((each) => each.piece.key);
-    ideas.push({ id: `wrapNow/${runId}`, code: 'wrapNow', changes: [{ what: 'wrapNow', pieces: keys }], pieces: keys, prices: ['bark', 'lessSmoke', 'hands'] });
-    const last = [...own].sort((a, b) => (forecast.pieces[b.piece.key]?.done.p50Ms ?? 0) - (forecast.pieces[a.piece.key]?.done.p50Ms ?? 0))[0];
+    ideas.push({
+      id: `wrapNow/${runId}`,
+      code: 'wrapNow',
+      changes: [{ what: 'wrapNow', pieces: keys }],
+      pieces: keys,
+      prices: ['bark', 'lessSmoke', 'hands'],
+    });
+    const last = [...own].sort(
+      (a, b) => (forecast.pieces[b.piece.key]?.done.p50Ms ?? 0) - (forecast.pieces[a.piece.key]?.done.p50Ms ?? 0),
+    )[0];
     if (own.length > 1 && last)
       ideas.push({
         id: `wrapOne/${last.piece.key}`,
@@ -180,13 +191,23 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
   const batches = new Set(on.map((each) => each.batch.id));
   if (kept.plan.runs.filter((run) => run.servingId === servingId).some((run) => !batches.has(run.batchId)))
     for (const batchId of batches)
-      ideas.push({ id: `carveLater/${batchId}`, code: 'carveLater', changes: [{ what: 'carveLater', batchId, minutes: 20 }], pieces: [], minutes: 20, prices: ['guests'] });
+      ideas.push({
+        id: `carveLater/${batchId}`,
+        code: 'carveLater',
+        changes: [{ what: 'carveLater', batchId, minutes: 20 }],
+        pieces: [],
+        minutes: 20,
+        prices: ['guests'],
+      });
   return ideas;
 }
 
 /** A pit that has as many pieces in it as the plan ever laid there has no room for more, as far as one can tell. */
 function isFull({ kept, state, nowMs }: Trying, pit: Pit, more: number): boolean {
-  const most = Math.max(0, ...kept.plan.runs.flatMap((run) => run.legs.filter((leg) => leg.pitId === pit.id).map((leg) => leg.pieceIds.length)));
+  const most = Math.max(
+    0,
+    ...kept.plan.runs.flatMap((run) => run.legs.filter((leg) => leg.pitId === pit.id).map((leg) => leg.pieceIds.length)),
+  );
   const room = Math.max(most, pit.racks.length * 2);
   const inIt = Object.values(state.pieces).filter((piece) => isOn(piece) && pitOf(piece, nowMs) === pit.id).length;
   return inIt + more > room;
@@ -201,10 +222,13 @@ function earlyRuns(trying: Trying, servingId: string): { run: Run; own: OnPit[];
     .flatMap((run) => {
       const own = on.filter((each) => each.run === run);
       const likes = own[0]?.method.holdIdealMin[1] ?? 0;
-      const byMin = Math.max(0, ...own.map(({ piece }) => {
-        const foreseen = forecast.pieces[piece.key];
-        return foreseen ? earlyMin(kept, state, run, foreseen) - likes : 0;
-      }));
+      const byMin = Math.max(
+        0,
+        ...own.map(({ piece }) => {
+          const foreseen = forecast.pieces[piece.key];
+          return foreseen ? earlyMin(kept, state, run, foreseen) - likes : 0;
+        }),
+      );
       return byMin > EARLY_MIN ? [{ run, own, byMin }] : [];
     });
 }
@@ -216,18 +240,45 @@ function forEarly(trying: Trying, { servingId }: ServingNow): Idea[] {
     const keys = own.map((each) => each.piece.key);
     for (const pit of new Set(own.map((each) => each.pit))) {
       const setC = setPointAt(state.pits[pit.id]!, nowMs) ?? run.pitC;
-      const lowest = Math.max(pit.rangeC[0], ...own.map(({ method, piece }) => (piece.wrappedAtMs !== undefined ? (method.finishRangeC ?? method.pitRangeC)[0] : method.pitRangeC[0])));
+      const lowest = Math.max(
+        pit.rangeC[0],
+        ...own.map(({ method, piece }) =>
+          piece.wrappedAtMs !== undefined ? (method.finishRangeC ?? method.pitRangeC)[0] : method.pitRangeC[0],
+        ),
+      );
       for (const step of STEPS_C) {
         const pitC = setC - step;
         if (pitC < lowest) continue;
-        ideas.push({ id: `lowerPit/${pit.id}/${step}`, code: 'lowerPit', changes: [{ what: 'setPoint', pitId: pit.id, pitC }], pieces: keys, pitId: pit.id, pitC, prices: ['none'] });
+        ideas.push({
+          id: `lowerPit/${pit.id}/${step}`,
+          code: 'lowerPit',
+          changes: [{ what: 'setPoint', pitId: pit.id, pitC }],
+          pieces: keys,
+          pitId: pit.id,
+          pitC,
+          prices: ['none'],
+        });
       }
     }
     for (const gear of [...(kept.input.warmers ?? []), ...kept.input.boxes]) {
       if (gear.id === run.hold.gearId) continue;
-      ideas.push({ id: `holdIn/${gear.id}/${run.id}`, code: 'holdIn', changes: [{ what: 'holdIn', pieces: keys, gearId: gear.id }], pieces: keys, gearId: gear.id, prices: ['bark'] });
+      ideas.push({
+        id: `holdIn/${gear.id}/${run.id}`,
+        code: 'holdIn',
+        changes: [{ what: 'holdIn', pieces: keys, gearId: gear.id }],
+        pieces: keys,
+        gearId: gear.id,
+        prices: ['bark'],
+      });
     }
-    ideas.push({ id: `ventLonger/${run.id}`, code: 'ventLonger', changes: [{ what: 'ventLonger', pieces: keys, minutes: run.ventMin + 15 }], pieces: keys, minutes: 15, prices: ['juice'] });
+    ideas.push({
+      id: `ventLonger/${run.id}`,
+      code: 'ventLonger',
+      changes: [{ what: 'ventLonger', pieces: keys, minutes: run.ventMin + 15 }],
+      pieces: keys,
+      minutes: 15,
+      prices: ['juice'],
+    });
   }
   return ideas;
 }
@@ -272,7 +323,12 @@ function pulled(kept: KeptDay, state: DayState, changes: readonly PlanChange[], 
   const entry = (deed: Deed): Entry => ({ id: 'tried', atMs: nowMs, by: 'house', source: 'house', deed });
   let after = advanceCook(kept, state, entry({ kind: 'revision', lever: 'tried', changes: [...changes], reason: '' })).state;
   for (const change of changes) {
-    if (change.what === 'wrapNow') after = advanceCook(kept, after, entry({ kind: 'piece', pieces: change.pieces, step: 'wrapped', wrap: wrapFor(kept, change.pieces[0]!) })).state;
+    if (change.what === 'wrapNow')
+      after = advanceCook(
+        kept,
+        after,
+        entry({ kind: 'piece', pieces: change.pieces, step: 'wrapped', wrap: wrapFor(kept, change.pieces[0]!) }),
+      ).state;
     if (change.what === 'finishIn') {
       after = advanceCook(kept, after, entry({ kind: 'pit', pitId: change.pitId, did: 'setPoint', pitC: change.pitC })).state;
       after = advanceCook(kept, after, entry({ kind: 'piece', pieces: change.pieces, step: 'moved', pitId: change.pitId })).state;

@@ -30,7 +30,8 @@ const IN_COMMON_OF_BATCH = 0.82;
 export function chanceBy({ doneAtMs }: PieceForecast, atMs: number): number {
   const above = doneAtMs.findIndex((each) => each > atMs);
   if (above < 0) return 1;
-  if (above === 0) return atMs >= doneAtMs[0]! ? DONE_SHARES[0] : atMs > doneAtMs[0]! - (doneAtMs[2]! - doneAtMs[0]!) ? DONE_SHARES[0] / 2 : 0;
+  if (above === 0)
+    return atMs >= doneAtMs[0]! ? DONE_SHARES[0] : atMs > doneAtMs[0]! - (doneAtMs[2]! - doneAtMs[0]!) ? DONE_SHARES[0] / 2 : 0;
   const [low, high] = [doneAtMs[above - 1]!, doneAtMs[above]!];
   const [from, to] = [DONE_SHARES[above - 1]!, DONE_SHARES[above]!];
   return from + ((to - from) * (atMs - low)) / (high - low);
@@ -40,7 +41,8 @@ export function chanceBy({ doneAtMs }: PieceForecast, atMs: number): number {
 const restNeededMin = (run: Run): number => run.ventMin + run.restMin;
 
 /** When a piece must be done for its serving: carving, less venting and rest. */
-export const neededByMs = (kept: KeptDay, state: DayState, run: Run): number => addMinutes(carveAtMs(state, kept, run), -restNeededMin(run));
+export const neededByMs = (kept: KeptDay, state: DayState, run: Run): number =>
+  addMinutes(carveAtMs(state, kept, run), -restNeededMin(run));
 
 /** Chance of one piece, given what its forecast says or its life has told. */
 export function chanceOf(kept: KeptDay, state: DayState, forecast: DayForecast, run: Run, piece: PieceState): number {
@@ -61,9 +63,16 @@ export function oddsNow(kept: KeptDay, state: DayState, forecast: DayForecast): 
   return kept.input.event.servings.map((serving) => {
     const pieces = kept.plan.runs
       .filter((run) => run.servingId === serving.id)
-      .flatMap((run) => keysOf(run).map((key) => ({ key, batchId: run.batchId, chance: chanceOf(kept, state, forecast, run, state.pieces[key]!) })));
-    const weakest = pieces.reduce<(typeof pieces)[number] | undefined>((worst, each) => (!worst || each.chance < worst.chance ? each : worst), undefined);
-    const put = state.revisions.flatMap((each) => each.changes).findLast((change) => change.what === 'servingAt' && change.servingId === serving.id);
+      .flatMap((run) =>
+        keysOf(run).map((key) => ({ key, batchId: run.batchId, chance: chanceOf(kept, state, forecast, run, state.pieces[key]!) })),
+      );
+    const weakest = pieces.reduce<(typeof pieces)[number] | undefined>(
+      (worst, each) => (!worst || each.chance < worst.chance ? each : worst),
+      undefined,
+    );
+    const put = state.revisions
+      .flatMap((each) => each.changes)
+      .findLast((change) => change.what === 'servingAt' && change.servingId === serving.id);
     return {
       servingId: serving.id,
       atMs: put?.what === 'servingAt' ? put.atMs : serving.atMs,

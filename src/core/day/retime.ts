@@ -40,7 +40,10 @@ export function retime(kept: KeptDay, state: DayState, forecast: DayForecast | u
     if (dueMs === undefined) return [];
     return [{ ...task, plannedMs: task.atMs, ...standing(kept, state, task, dueMs, nowMs) }];
   });
-  return staffedAnew(plan, tasks.sort((a, b) => a.dueMs - b.dueMs || (a.id < b.id ? -1 : 1)));
+  return staffedAnew(
+    plan,
+    tasks.sort((a, b) => a.dueMs - b.dueMs || (a.id < b.id ? -1 : 1)),
+  );
 }
 
 function standing(
@@ -63,7 +66,9 @@ function standing(
   }
   // A check is over once all it is about is pulled.
   if (task.kind === 'check' || task.kind === 'probe' || task.kind === 'spray' || task.kind === 'turn') {
-    const own = piecesOfTask(kept, task).map((key) => state.pieces[key]).filter((piece) => piece !== undefined);
+    const own = piecesOfTask(kept, task)
+      .map((key) => state.pieces[key])
+      .filter((piece) => piece !== undefined);
     if (own.length > 0 && own.every((piece) => piece.pulledAtMs !== undefined))
       return { dueMs, status: 'done', doneAtMs: Math.max(...own.map((piece) => piece.pulledAtMs!)) };
   }
@@ -135,10 +140,13 @@ function shiftsOf(kept: KeptDay, state: DayState): Shifts {
       const light = state.tasks[`${fireId}/light`];
       const planned = plan.tasks.find((each) => each.id === `${fireId}/light`);
       const lit = light?.did === 'done' && planned && task.kind !== 'light' ? light.atMs - planned.atMs : 0;
-      if (task.kind !== 'reload' && task.kind !== 'wood' && task.kind !== 'water' && task.kind !== 'ash') return task.kind === 'closeAir' ? lit : 0;
+      if (task.kind !== 'reload' && task.kind !== 'wood' && task.kind !== 'water' && task.kind !== 'ash')
+        return task.kind === 'closeAir' ? lit : 0;
       // A reload that came late or early moves those after it.
       const before = plan.tasks
-        .filter((each) => each.kind === task.kind && each.pitId === task.pitId && each.atMs < task.atMs && state.tasks[each.id]?.did === 'done')
+        .filter(
+          (each) => each.kind === task.kind && each.pitId === task.pitId && each.atMs < task.atMs && state.tasks[each.id]?.did === 'done',
+        )
         .sort((a, b) => a.atMs - b.atMs)
         .at(-1);
       return before ? state.tasks[before.id]!.atMs - before.atMs : lit;
@@ -178,7 +186,8 @@ function dueOf(kept: KeptDay, state: DayState, forecast: DayForecast | undefined
     case 'spray':
     case 'turn':
       // Bare meat only: what is wrapped already is left alone.
-      if (state.tasks[task.id] === undefined && pieces.every((piece) => piece.wrappedAtMs !== undefined || piece.pulledAtMs !== undefined)) return undefined;
+      if (state.tasks[task.id] === undefined && pieces.every((piece) => piece.wrappedAtMs !== undefined || piece.pulledAtMs !== undefined))
+        return undefined;
       return task.atMs + moved;
     case 'wrap': {
       const asked = changes.findLast(({ change }) => change.what === 'wrapNow' && change.pieces.some((key) => keys.includes(key)));
@@ -204,7 +213,9 @@ function dueOf(kept: KeptDay, state: DayState, forecast: DayForecast | undefined
     case 'pull': {
       const asked = changes.findLast(({ change }) => change.what === 'pullFor' && change.pieces.some((key) => keys.includes(key)));
       if (asked && on.length > 0) return asked.atMs;
-      const next = on.map((piece) => (piece.checks.at(-1)?.feel === 'tender' ? piece.checks.at(-1)!.atMs : (of(piece)?.done.p50Ms ?? task.atMs + moved)));
+      const next = on.map((piece) =>
+        piece.checks.at(-1)?.feel === 'tender' ? piece.checks.at(-1)!.atMs : (of(piece)?.done.p50Ms ?? task.atMs + moved),
+      );
       return next.length > 0 ? Math.min(...next) : task.atMs + moved;
     }
     case 'vent':
@@ -213,7 +224,8 @@ function dueOf(kept: KeptDay, state: DayState, forecast: DayForecast | undefined
       // What is boxed for the ride keeps the van's hour.
       if (task.gearId !== undefined) return task.atMs;
       const longer = changes.reduce(
-        (most, { change }) => (change.what === 'ventLonger' && change.pieces.some((key) => keys.includes(key)) ? Math.max(most, change.minutes) : most),
+        (most, { change }) =>
+          change.what === 'ventLonger' && change.pieces.some((key) => keys.includes(key)) ? Math.max(most, change.minutes) : most,
         0,
       );
       const afterMin = task.kind === 'vent' ? HANDS_MIN : Math.max(run.ventMin, longer, HANDS_MIN);
@@ -280,7 +292,11 @@ function staffedAnew(plan: Plan, tasks: readonly DayTask[]): DayTask[] {
     }
     const free = (plan.stays ?? []).filter(
       (stay) =>
-        stay.placeId === grouped.placeId && stay.fromMs <= fromMs && stay.toMs >= toMs && !who.includes(stay.memberId) && !clashOf(stay.memberId, fromMs, toMs),
+        stay.placeId === grouped.placeId &&
+        stay.fromMs <= fromMs &&
+        stay.toMs >= toMs &&
+        !who.includes(stay.memberId) &&
+        !clashOf(stay.memberId, fromMs, toMs),
     );
     const stand = new Set(free.map((stay) => stay.memberId));
     const now = own.map(({ memberId, clash }) => {

@@ -28,7 +28,9 @@ const linesOf = (state: DayState, line: SafetyLine, batchId: string): SafetyEntr
 export function hotHoldDue(kept: KeptDay, state: DayState, nowMs: number): SafetyDue[] {
   const everyMin = kept.hotHoldEveryMin ?? HOT_HOLD_EVERY_MIN;
   return kept.input.event.batches.flatMap((batch): SafetyDue[] => {
-    const held = Object.values(state.pieces).filter((piece) => piece.batchId === batch.id && piece.heldAtMs !== undefined && piece.carvedAtMs === undefined);
+    const held = Object.values(state.pieces).filter(
+      (piece) => piece.batchId === batch.id && piece.heldAtMs !== undefined && piece.carvedAtMs === undefined,
+    );
     if (held.length === 0) return [];
     const fromMs = Math.min(...held.map((piece) => piece.heldAtMs!));
     const last = Math.max(fromMs, ...linesOf(state, 'hotHold', batch.id).map((each) => each.atMs));
@@ -49,10 +51,17 @@ export function poultryDue(kept: KeptDay, state: DayState, nowMs: number): Safet
     const whole = lines.some((each) => each.piece === undefined && (each.tempC ?? 0) >= limit);
     if (whole) return [];
     return Object.values(state.pieces)
-      .filter((piece) => piece.batchId === batch.id && piece.pulledAtMs !== undefined && nowMs >= addMinutes(piece.pulledAtMs, PEAK_WITHIN_MIN))
+      .filter(
+        (piece) => piece.batchId === batch.id && piece.pulledAtMs !== undefined && nowMs >= addMinutes(piece.pulledAtMs, PEAK_WITHIN_MIN),
+      )
       .filter((piece) => !lines.some((each) => each.piece === piece.key && (each.tempC ?? 0) >= limit))
       .filter((piece) => !lines.some((each) => each.piece === piece.key && each.action !== undefined))
-      .map((piece) => ({ line: 'poultryPeak', batchId: batch.id, piece: piece.key, dueMs: addMinutes(piece.pulledAtMs!, PEAK_WITHIN_MIN) }));
+      .map((piece) => ({
+        line: 'poultryPeak',
+        batchId: batch.id,
+        piece: piece.key,
+        dueMs: addMinutes(piece.pulledAtMs!, PEAK_WITHIN_MIN),
+      }));
   });
 }
 
@@ -73,7 +82,10 @@ export function coolingDue(state: DayState, _nowMs: number): SafetyDue[] {
 export type SafetyVerdict = 'good' | 'fails' | 'noted';
 
 /** Whether a line's value meets its rule, and which limit that is. */
-export function judgeLine(kept: KeptDay, { line, tempC, batchId, piece }: Pick<SafetyEntry, 'line' | 'tempC' | 'batchId' | 'piece'>): {
+export function judgeLine(
+  kept: KeptDay,
+  { line, tempC, batchId, piece }: Pick<SafetyEntry, 'line' | 'tempC' | 'batchId' | 'piece'>,
+): {
   verdict: SafetyVerdict;
   limitC?: number;
   source?: string;
@@ -81,8 +93,10 @@ export function judgeLine(kept: KeptDay, { line, tempC, batchId, piece }: Pick<S
   const { event, library } = kept.input;
   const batch = event.batches.find((each) => each.id === batchId || piece?.startsWith(`${each.id}/`));
   const cut = batch && cutIn(library, batch.cutId);
-  const atLeast = (limitC: number, source: string) => ({ verdict: tempC === undefined ? 'noted' : tempC >= limitC ? 'good' : 'fails', limitC, source }) as const;
-  const atMost = (limitC: number, source: string) => ({ verdict: tempC === undefined ? 'noted' : tempC <= limitC ? 'good' : 'fails', limitC, source }) as const;
+  const atLeast = (limitC: number, source: string) =>
+    ({ verdict: tempC === undefined ? 'noted' : tempC >= limitC ? 'good' : 'fails', limitC, source }) as const;
+  const atMost = (limitC: number, source: string) =>
+    ({ verdict: tempC === undefined ? 'noted' : tempC <= limitC ? 'good' : 'fails', limitC, source }) as const;
   switch (line) {
     case 'receiving':
     case 'brine':
@@ -111,8 +125,19 @@ export function safetyDue(kept: KeptDay, state: DayState, nowMs: number): Safety
     return cut && isPoultry(cut) && piece.pulledAtMs !== undefined && nowMs < addMinutes(piece.pulledAtMs, PEAK_WITHIN_MIN);
   });
   const peaks = birds
-    .filter((piece) => !standingLines(state).some((each) => each.line === 'poultryPeak' && (each.piece === piece.key || (each.piece === undefined && each.batchId === piece.batchId))))
-    .map((piece): SafetyDue => ({ line: 'poultryPeak', batchId: piece.batchId, piece: piece.key, dueMs: addMinutes(piece.pulledAtMs!, PEAK_WITHIN_MIN) }));
+    .filter(
+      (piece) =>
+        !standingLines(state).some(
+          (each) =>
+            each.line === 'poultryPeak' && (each.piece === piece.key || (each.piece === undefined && each.batchId === piece.batchId)),
+        ),
+    )
+    .map((piece): SafetyDue => ({
+      line: 'poultryPeak',
+      batchId: piece.batchId,
+      piece: piece.key,
+      dueMs: addMinutes(piece.pulledAtMs!, PEAK_WITHIN_MIN),
+    }));
   const received = kept.input.event.batches
     .filter((batch) => batch.received?.coreC === undefined && linesOf(state, 'receiving', batch.id).length === 0)
     .filter((batch) => Object.values(state.pieces).some((piece) => piece.batchId === batch.id))

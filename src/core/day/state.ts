@@ -116,4 +116,5 @@ export const isOn = ({ onAtMs, pulledAtMs }: PieceState): boolean => onAtMs !== 
 export const pitOf = ({ pits }: PieceState, atMs: number): string | undefined => pits.findLast((each) => each.fromMs <= atMs)?.pitId;
 
 /** What a pit was last set to by an instant. */
-export const setPointAt = ({ setPoints }: PitState, atMs: number): number | undefined => setPoints.findLast((each) => each.atMs <= atMs)?.pitC;
+export const setPointAt = ({ setPoints }: PitState, atMs: number): number | undefined =>
+  setPoints.findLast((each) => each.atMs <= atMs)?.pitC;

@@ -22,7 +22,11 @@ const SEED = 1;
  * A logged cook forecast anew at each of its readings, from what was read until then and nothing later. A wrap at a core
  * is taken to come when the readings first reach it; one by the clock comes at its minute.
  */
-export function reforecastLogged(cook: LoggedCook, readings: readonly LoggedReading[], parameters: ParameterSet = SHIPPED_PARAMETERS): LoggedReforecast[] {
+export function reforecastLogged(
+  cook: LoggedCook,
+  readings: readonly LoggedReading[],
+  parameters: ParameterSet = SHIPPED_PARAMETERS,
+): LoggedReforecast[] {
   const inOrder = [...readings].sort((a, b) => a.atMin - b.atMin);
   const live = new LiveForecast(loggedSetup(cook, parameters), parameters, { seed: SEED });
   return inOrder.map(({ atMin }) => {

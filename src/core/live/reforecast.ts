@@ -104,7 +104,13 @@ export class LiveForecast {
 
     const read = [...bins, ...neighbour].map((bin) => bin.coreC);
     const minutes = bins.map((bin) => bin.atMin);
-    const besideRead = neighbour.length > 0 ? beside!.of.samples.wouldRead(neighbour.map((bin) => bin.atMin), 0) : undefined;
+    const besideRead =
+      neighbour.length > 0
+        ? beside!.of.samples.wouldRead(
+            neighbour.map((bin) => bin.atMin),
+            0,
+          )
+        : undefined;
     const shares = checks.map((each) => each.share);
     const softened = this.samples.convertedAt(checks.map((each) => each.atMin));
     const heads = [...bins, ...neighbour].map((bin) => ({ ...bin, riseCPerMin: this.samples.riseCPerMin(bin.atMin) }));

@@ -1,5 +1,16 @@
 import { pitClimate } from '../forecast';
-import { forkCook, openAgain, setPointC, startCook, stepCook, wantsWrap, wrapNow, type CookSetup, type CookState, type ParameterSet } from '../forecast';
+import {
+  forkCook,
+  openAgain,
+  setPointC,
+  startCook,
+  stepCook,
+  wantsWrap,
+  wrapNow,
+  type CookSetup,
+  type CookState,
+  type ParameterSet,
+} from '../forecast';
 import type { PitKind, Wrap } from '../model';
 import { quantile, quantileSorted } from '../numerics';
 import { drawUnknowns } from './unknowns';
@@ -11,9 +22,7 @@ export interface PitReading {
 }
 
 /** What hands did to the piece. */
-export type LiveDeed = { atMin: number } & (
-  { kind: 'wrapped'; wrap?: Wrap } | { kind: 'unwrapped' } | { kind: 'moved'; to?: PitKind }
-);
+export type LiveDeed = { atMin: number } & ({ kind: 'wrapped'; wrap?: Wrap } | { kind: 'unwrapped' } | { kind: 'moved'; to?: PitKind });
 
 export interface LiveOptions {
   /** Same seed, same day: same forecast, to the digit. */
@@ -175,7 +184,9 @@ export class LiveSamples {
 
   /** What lies ahead of each sample, and of the middle one, if all goes on as planned. */
   ahead(): { samples: Ahead[]; middle: Ahead } {
-    const all = this.supposed.map((sample, i) => aheadOf(sample, this.nowMin, this.toCome, i < this.samples.length ? AHEAD_STEP_MIN : MIDDLE_STEP_MIN));
+    const all = this.supposed.map((sample, i) =>
+      aheadOf(sample, this.nowMin, this.toCome, i < this.samples.length ? AHEAD_STEP_MIN : MIDDLE_STEP_MIN),
+    );
     return { samples: all.slice(0, -1), middle: all.at(-1)! };
   }
 }

@@ -78,7 +78,18 @@ export function readLog(text: string, columns: LogColumns, deviceId: string, zon
   return { readings, refused };
 }
 
-const FORMATS = ['yyyy-MM-dd HH:mm:ss', 'yyyy-MM-dd HH:mm', 'yyyy/MM/dd HH:mm:ss', 'yyyy/MM/dd HH:mm', 'dd.MM.yyyy HH:mm:ss', 'dd.MM.yyyy HH:mm', 'M/d/yyyy H:mm:ss', 'M/d/yyyy H:mm', 'M/d/yyyy h:mm:ss a', 'M/d/yyyy h:mm a'];
+const FORMATS = [
+  'yyyy-MM-dd HH:mm:ss',
+  'yyyy-MM-dd HH:mm',
+  'yyyy/MM/dd HH:mm:ss',
+  'yyyy/MM/dd HH:mm',
+  'dd.MM.yyyy HH:mm:ss',
+  'dd.MM.yyyy HH:mm',
+  'M/d/yyyy H:mm:ss',
+  'M/d/yyyy H:mm',
+  'M/d/yyyy h:mm:ss a',
+  'M/d/yyyy h:mm a',
+];
 
 function instantOf(text: string, zone: string): number | undefined {
   if (/^\d{10}$/.test(text)) return Number(text) * 1000;

@@ -7,7 +7,10 @@ const read = (topic: string, payload: string) => readMessage('anachron', topic, 
 describe('a message of a broker', () => {
   it('is a reading in C or F, at an instant or now', () => {
     expect(read('anachron/hub/1', '{"c": 63.2}')).toEqual({ deviceId: 'hub', channel: '1', atMs: NOW, tempC: 63.2 });
-    expect(read('anachron/hub/pit', '{"f": 250, "at": "2027-06-19T07:59:00Z"}')).toMatchObject({ tempC: expect.closeTo(121.11, 2) as number, atMs: NOW - 60_000 });
+    expect(read('anachron/hub/pit', '{"f": 250, "at": "2027-06-19T07:59:00Z"}')).toMatchObject({
+      tempC: expect.closeTo(121.11, 2) as number,
+      atMs: NOW - 60_000,
+    });
     expect(read('anachron/hub/1', '71')).toMatchObject({ tempC: 71 });
   });
 

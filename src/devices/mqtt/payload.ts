@@ -14,9 +14,11 @@ const HOTTEST_C = 600;
 export function readMessage(root: string, topic: string, payload: Uint8Array, nowMs: number): HubReading | { refused: string } {
   const parts = topic.split('/');
   const rootParts = root.split('/');
-  if (parts.length !== rootParts.length + 2 || rootParts.some((part, i) => parts[i] !== part)) return { refused: `the topic ${topic} is not ${root}/device/channel` };
+  if (parts.length !== rootParts.length + 2 || rootParts.some((part, i) => parts[i] !== part))
+    return { refused: `the topic ${topic} is not ${root}/device/channel` };
   const [deviceId, channel] = parts.slice(-2) as [string, string];
-  if (deviceId === '' || channel === '' || deviceId.length > 80 || channel.length > 40) return { refused: 'the device or its channel has no name, or too long a one' };
+  if (deviceId === '' || channel === '' || deviceId.length > 80 || channel.length > 40)
+    return { refused: 'the device or its channel has no name, or too long a one' };
   if (payload.byteLength > LONGEST_BYTES) return { refused: `a message of ${payload.byteLength} bytes is too long to be a reading` };
   const text = new TextDecoder().decode(payload).trim();
   let value: unknown;
@@ -25,7 +27,8 @@ export function readMessage(root: string, topic: string, payload: Uint8Array, no
   } catch {
     return { refused: `"${text.slice(0, 40)}" is neither a number nor JSON` };
   }
-  const read = typeof value === 'number' ? { c: value } : typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
+  const read =
+    typeof value === 'number' ? { c: value } : typeof value === 'object' && value !== null ? (value as Record<string, unknown>) : {};
   const { at, c, f } = read as { at?: unknown; c?: unknown; f?: unknown };
   const tempC = typeof c === 'number' ? c : typeof f === 'number' ? celsiusFromFahrenheit(f) : undefined;
   if (tempC === undefined || !Number.isFinite(tempC)) return { refused: 'it has neither "c" nor "f"' };

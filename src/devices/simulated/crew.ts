@@ -37,7 +37,8 @@ export class SimulatedCrew {
       const alarm = mark.alarm as { who?: string; code?: string; pitId?: string; batchId?: string };
       say(alarm.who ?? 'crew', { kind: 'alarm', causeId: mark.causeId, did: 'acknowledged' });
       const falls = alarm.code === 'pitFalling' || alarm.code === 'pitLow' || alarm.code === 'reloadDue';
-      if (falls && alarm.pitId !== undefined && this.habits.tendsFires) say(alarm.who ?? 'crew', { kind: 'pit', pitId: alarm.pitId, did: 'fuelled' });
+      if (falls && alarm.pitId !== undefined && this.habits.tendsFires)
+        say(alarm.who ?? 'crew', { kind: 'pit', pitId: alarm.pitId, did: 'fuelled' });
     }
     for (const due of hotHoldDue(this.kept, state, nowMs)) {
       if (nowMs < due.dueMs - 5 * MS_PER_MIN) continue;
@@ -51,14 +52,18 @@ export class SimulatedCrew {
   private do(state: DayState, task: DayTask, nowMs: number, say: (deed: Deed) => void): void {
     const { input } = this.kept;
     const done = () => say({ kind: 'task', taskId: task.id, did: 'done' });
-    const pieces = piecesOfTask(this.kept, task).map((key) => state.pieces[key]).filter((piece) => piece !== undefined);
+    const pieces = piecesOfTask(this.kept, task)
+      .map((key) => state.pieces[key])
+      .filter((piece) => piece !== undefined);
     const batch = input.event.batches.find((each) => each.id === pieces[0]?.batchId);
     const cut = batch && cutIn(input.library, batch.cutId);
     const method = batch && methodIn(input.library, batch.methodId);
     switch (task.kind) {
       case 'wrap': {
         const wrapC = method?.wrapWhen.coreC;
-        const cold = pieces.filter((piece) => isOn(piece) && piece.wrappedAtMs === undefined && (this.world.truth(piece.key)?.coreC ?? 0) < (wrapC ?? 0) - 1.5);
+        const cold = pieces.filter(
+          (piece) => isOn(piece) && piece.wrappedAtMs === undefined && (this.world.truth(piece.key)?.coreC ?? 0) < (wrapC ?? 0) - 1.5,
+        );
         if (cold.length > 0) say({ kind: 'task', taskId: task.id, did: 'notYet', minutes: 12 });
         else done();
         return;
@@ -86,7 +91,9 @@ export class SimulatedCrew {
         return;
       }
       case 'load':
-        if (this.habits.readsByHand) for (const piece of pieces) say({ kind: 'reading', piece: piece.key, spot: 'thickest', coreC: this.world.truth(piece.key)?.coreC ?? 4 });
+        if (this.habits.readsByHand)
+          for (const piece of pieces)
+            say({ kind: 'reading', piece: piece.key, spot: 'thickest', coreC: this.world.truth(piece.key)?.coreC ?? 4 });
         done();
         return;
       case 'vent':
@@ -97,7 +104,12 @@ export class SimulatedCrew {
         if (pieces.every((piece) => piece.pulledAtMs !== undefined)) done();
         else if (pieces.some((piece) => piece.pulledAtMs !== undefined)) {
           const step = { vent: 'vented', rest: 'resting', hold: 'held', carve: 'carved' } as const;
-          const ready = pieces.filter((piece) => piece.pulledAtMs !== undefined && piece.carvedAtMs === undefined && (task.kind === 'carve' || !stepDone(piece, task.kind as 'vent' | 'rest' | 'hold')));
+          const ready = pieces.filter(
+            (piece) =>
+              piece.pulledAtMs !== undefined &&
+              piece.carvedAtMs === undefined &&
+              (task.kind === 'carve' || !stepDone(piece, task.kind as 'vent' | 'rest' | 'hold')),
+          );
           if (ready.length > 0) say({ kind: 'piece', pieces: ready.map((piece) => piece.key), step: step[task.kind as keyof typeof step] });
         }
         return;

@@ -26,7 +26,8 @@ export function worldOf(
   });
   const fires = input.pits.map((pit): FireSpec => {
     const fuel = pit.fuel?.kind;
-    const feedsItself = pit.kind === 'oven' || pit.kind === 'cabinet' || pit.kind === 'pellet' || (fuel !== undefined && FEED_THEMSELVES.has(fuel));
+    const feedsItself =
+      pit.kind === 'oven' || pit.kind === 'cabinet' || pit.kind === 'pellet' || (fuel !== undefined && FEED_THEMSELVES.has(fuel));
     const wood = pit.kind === 'offset' || pit.kind === 'reverse-flow' || pit.kind === 'open-pit';
     return {
       pitId: pit.id,
@@ -48,7 +49,8 @@ export function deedsBetween(before: DayState | undefined, after: DayState): Wor
     const { pitId } = pit;
     const set = pit.setPoints.at(-1);
     if (pit.litAtMs !== undefined && was?.litAtMs !== pit.litAtMs) deeds.push({ did: 'lit', pitId, pitC: set?.pitC ?? 121 });
-    else if (set && set !== was?.setPoints.at(-1) && set.pitC !== was?.setPoints.at(-1)?.pitC) deeds.push({ did: 'setPoint', pitId, pitC: set.pitC });
+    else if (set && set !== was?.setPoints.at(-1) && set.pitC !== was?.setPoints.at(-1)?.pitC)
+      deeds.push({ did: 'setPoint', pitId, pitC: set.pitC });
     if (pit.fuelledAtMs.length > (was?.fuelledAtMs.length ?? 0)) deeds.push({ did: 'fuelled', pitId });
     if (pit.outAtMs !== undefined && was?.outAtMs === undefined) deeds.push({ did: 'out', pitId });
   }
@@ -60,7 +62,8 @@ export function deedsBetween(before: DayState | undefined, after: DayState): Wor
     if (isNew('onAtMs')) deeds.push({ did: 'on', key, pitId: piece.pits[0]!.pitId });
     if (isNew('wrappedAtMs')) deeds.push({ did: 'wrapped', key, wrap: piece.wrap ?? 'foil' });
     if (isNew('unwrappedAtMs')) deeds.push({ did: 'unwrapped', key });
-    if (piece.pits.length > 1 && piece.pits.length > (was?.pits.length ?? 0)) deeds.push({ did: 'moved', key, pitId: piece.pits.at(-1)!.pitId });
+    if (piece.pits.length > 1 && piece.pits.length > (was?.pits.length ?? 0))
+      deeds.push({ did: 'moved', key, pitId: piece.pits.at(-1)!.pitId });
     if (isNew('pulledAtMs')) deeds.push({ did: 'pulled', key });
     if (isNew('heldAtMs') && piece.gearId !== 'board') deeds.push({ did: piece.gearId?.includes('warmer') ? 'warmed' : 'boxed', key });
     if (isNew('carvedAtMs')) deeds.push({ did: 'carved', key });

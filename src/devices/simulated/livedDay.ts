@@ -84,7 +84,8 @@ export function liveDay(kept: KeptDay, options: LiveOptions): LivedDay {
     const odds = forecast ? oddsNow(kept, state, forecast) : [];
     const alarms = alarmsNow({ kept, state, readings, minutes, forecast, tasks, odds, nowMs });
     const told = alarmEntries(state, alarms, nowMs, ESCALATE_MIN, (causeId, did) => `${causeId}/${did}/${++made}`);
-    for (const { deed } of told) if (deed.kind === 'alarm' && deed.did === 'raised') day.raised.push({ atMs: nowMs, alarm: deed.alarm as Alarm });
+    for (const { deed } of told)
+      if (deed.kind === 'alarm' && deed.did === 'raised') day.raised.push({ atMs: nowMs, alarm: deed.alarm as Alarm });
     admit([...told, ...crew.act(state, tasks.filter(does), nowMs), ...(options.each?.(day, nowMs) ?? [])], nowMs);
   }
   return day;

@@ -120,7 +120,7 @@ export class Meat {
     const crust = 1 / (1 + (through / 0.115) ** 2);
     const lets = this.wrap === 'none' ? 1 : this.wrap === 'paper' ? 0.42 : 0.045;
     const skin = this.spec.skin ? 0.22 : 1;
-    return 0.0110 * this.damp * this.film * draught * lets * skin * crust * Math.max(-2000, saturated - around);
+    return 0.011 * this.damp * this.film * draught * lets * skin * crust * Math.max(-2000, saturated - around);
   }
 
   /** Share of the way to tender, as a hand would feel it: 1 is tender. */

@@ -176,7 +176,12 @@ export class SimulatedWorld {
       for (let i = 0; i < times; i++) {
         const atMs = this.nowMs - STEP_S * 1000 + Math.round(((i + 1) * STEP_S * 1000) / times);
         const seconds = times > 1 ? everyS : Math.max(everyS, STEP_S);
-        const tempC = (key === undefined ? air : core).read(atMs / 1000, seconds, around, fault?.kind === 'probe' ? fault.fault : undefined);
+        const tempC = (key === undefined ? air : core).read(
+          atMs / 1000,
+          seconds,
+          around,
+          fault?.kind === 'probe' ? fault.fault : undefined,
+        );
         if (tempC !== undefined) readings.push({ deviceId, channel, atMs, tempC });
       }
     }

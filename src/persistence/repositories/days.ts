@@ -47,7 +47,11 @@ export async function loadDayTimes(
   const row = await CookDayRow.findByPk(eventId, { attributes: ['plannedFromMs', 'startedAtMs', 'endedAtMs'], transaction });
   if (!row) return undefined;
   const { plannedFromMs, startedAtMs, endedAtMs } = row;
-  return { plannedFromMs: Number(plannedFromMs), startedAtMs: Number(startedAtMs), ...(endedAtMs !== null && { endedAtMs: Number(endedAtMs) }) };
+  return {
+    plannedFromMs: Number(plannedFromMs),
+    startedAtMs: Number(startedAtMs),
+    ...(endedAtMs !== null && { endedAtMs: Number(endedAtMs) }),
+  };
 }
 
 /** Days that have begun, the newest first, without what they started from. */
@@ -62,7 +66,17 @@ export async function listDays(transaction?: Transaction): Promise<Omit<StoredDa
 }
 
 export async function createDay({ eventId, kept, clock, startedAtMs }: StoredDay, transaction: Transaction): Promise<void> {
-  await CookDayRow.create({ eventId, kept: JSON.stringify(kept), clock: JSON.stringify(clock), plannedFromMs: kept.input.earliestMs, startedAtMs, endedAtMs: null }, { transaction });
+  await CookDayRow.create(
+    {
+      eventId,
+      kept: JSON.stringify(kept),
+      clock: JSON.stringify(clock),
+      plannedFromMs: kept.input.earliestMs,
+      startedAtMs,
+      endedAtMs: null,
+    },
+    { transaction },
+  );
 }
 
 export async function saveClock(eventId: string, clock: DayClock, transaction: Transaction): Promise<void> {

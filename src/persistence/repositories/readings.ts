@@ -42,12 +42,17 @@ async function channelIds(sequelize: Sequelize, readings: readonly RawReading[],
 export async function saveReadings(sequelize: Sequelize, readings: readonly RawReading[], transaction: Transaction): Promise<void> {
   if (readings.length === 0) return;
   const ids = await channelIds(sequelize, readings, transaction);
-  const rows = readings.map(({ deviceId, channel, atMs, tempC }) => [ids.get(`${deviceId}\n${channel}`)!, Math.round(atMs), inHundredths(tempC)] as const);
+  const rows = readings.map(
+    ({ deviceId, channel, atMs, tempC }) => [ids.get(`${deviceId}\n${channel}`)!, Math.round(atMs), inHundredths(tempC)] as const,
+  );
   for (let from = 0; from < rows.length; from += ROWS_A_TIME) {
     const part = rows.slice(from, from + ROWS_A_TIME);
-    await sequelize.query(`INSERT OR IGNORE INTO readings (channel_id, at_ms, temp_cc) VALUES ${part.map((row) => `(${row.join(',')})`).join(',')}`, {
-      transaction,
-    });
+    await sequelize.query(
+      `INSERT OR IGNORE INTO readings (channel_id, at_ms, temp_cc) VALUES ${part.map((row) => `(${row.join(',')})`).join(',')}`,
+      {
+        transaction,
+      },
+    );
   }
   const touched = new Set(rows.map(([id, atMs]) => `${id}:${Math.floor(atMs / MINUTE_MS)}`));
   const parts = [...touched];
@@ -81,7 +86,15 @@ export async function loadMinutes(
   toMs: number,
 ): Promise<MinuteReading[]> {
   if (deviceIds.length === 0) return [];
-  const rows = await sequelize.query<{ device_id: string; channel: string; minute: number; mean_cc: number; min_cc: number; max_cc: number; count: number }>(
+  const rows = await sequelize.query<{
+    device_id: string;
+    channel: string;
+    minute: number;
+    mean_cc: number;
+    min_cc: number;
+    max_cc: number;
+    count: number;
+  }>(
     `SELECT c.device_id, c.channel, m.minute, m.mean_cc, m.min_cc, m.max_cc, m.count
      FROM reading_minutes m JOIN channels c ON c.id = m.channel_id
      WHERE c.device_id IN (:deviceIds) AND m.minute >= :from AND m.minute <= :to ORDER BY m.minute, c.device_id, c.channel`,
@@ -99,7 +112,10 @@ export async function loadMinutes(
 }
 
 /** Channels that sent anything since an instant: what a day may be told from. */
-export async function listChannels(sequelize: Sequelize, sinceMs: number): Promise<{ deviceId: string; channel: string; lastMs: number }[]> {
+export async function listChannels(
+  sequelize: Sequelize,
+  sinceMs: number,
+): Promise<{ deviceId: string; channel: string; lastMs: number }[]> {
   const rows = await sequelize.query<{ device_id: string; channel: string; last: number }>(
     `SELECT c.device_id, c.channel, MAX(m.minute) AS last FROM reading_minutes m JOIN channels c ON c.id = m.channel_id
      WHERE m.minute >= ? GROUP BY c.id ORDER BY c.device_id, c.channel`,

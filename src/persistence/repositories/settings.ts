@@ -28,7 +28,10 @@ export async function listTokens(): Promise<DeviceToken[]> {
   }));
 }
 
-export async function createToken(token: { id: string; name: string; hash: string; createdAtMs: number }, transaction: Transaction): Promise<void> {
+export async function createToken(
+  token: { id: string; name: string; hash: string; createdAtMs: number },
+  transaction: Transaction,
+): Promise<void> {
   await DeviceTokenRow.create({ ...token, usedAtMs: null, revokedAtMs: null }, { transaction });
 }
 

@@ -13,7 +13,11 @@ for (const file of [cookFile, readingsFile])
 const cooks = readCooksCsv(readFileSync(cookFile!, 'utf8'));
 for (const { line, reason } of cooks.refused) console.error(`${cookFile} line ${line}: ${reason}`);
 if (cooks.rows.length !== 1) {
-  console.error(cooks.rows.length === 0 ? 'There is no cook to be used in the first file.' : 'The first file holds more than one cook: leave one row in it.');
+  console.error(
+    cooks.rows.length === 0
+      ? 'There is no cook to be used in the first file.'
+      : 'The first file holds more than one cook: leave one row in it.',
+  );
   process.exit(2);
 }
 const { readings, refused } = readReadingsCsv(readFileSync(readingsFile!, 'utf8'));
@@ -22,4 +26,11 @@ if (readings.length === 0) {
   console.error('No reading could be used.');
   process.exit(2);
 }
-process.stdout.write(reforecastsCsv(reforecastLogged(cooks.rows[0]!.cook, readings.map((each) => each.reading))));
+process.stdout.write(
+  reforecastsCsv(
+    reforecastLogged(
+      cooks.rows[0]!.cook,
+      readings.map((each) => each.reading),
+    ),
+  ),
+);

@@ -3,7 +3,11 @@ import { loadDay, saveClock, type DayClock } from '../../persistence';
 import type { Context } from '../context';
 
 /** Sets how fast a simulated day goes; a real day's clock is nobody's to set. */
-export async function setDayClock(context: Context, eventId: string, change: (clock: DayClock, nowMs: number) => DayClock): Promise<Outcome<{ eventId: string }>> {
+export async function setDayClock(
+  context: Context,
+  eventId: string,
+  change: (clock: DayClock, nowMs: number) => DayClock,
+): Promise<Outcome<{ eventId: string }>> {
   const day = await loadDay(eventId);
   if (!day) return failure({ code: 'dayNotBegun' });
   if (day.clock.mode === 'real') return failure({ code: 'clockIsReal' });

@@ -4,7 +4,9 @@ import type { Context } from '../context';
 /** Days that have begun and not ended, with the names of their events. */
 export async function runningDays(_context: Context): Promise<{ eventId: string; name: string; startedAtMs: number }[]> {
   const running = (await listDays()).filter((day) => day.endedAtMs === undefined);
-  const named = await Promise.all(running.map(async ({ eventId, startedAtMs }) => ({ eventId, startedAtMs, name: (await loadEvent(eventId))?.name })));
+  const named = await Promise.all(
+    running.map(async ({ eventId, startedAtMs }) => ({ eventId, startedAtMs, name: (await loadEvent(eventId))?.name })),
+  );
   return named.flatMap(({ name, ...day }) => (name === undefined ? [] : [{ ...day, name }]));
 }
 

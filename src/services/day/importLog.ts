@@ -35,7 +35,12 @@ export async function importLog(context: Context, { eventId, deviceId, text, col
   if (!day) return failure({ code: 'dayNotBegun' });
   const nowMs = (await context.days?.nowMs(eventId)) ?? context.nowMs();
   const { readings, refused } = readLog(text, columns, deviceId, day.kept.input.event.timeZone, nowMs);
-  if (readings.length === 0) return failure({ code: 'logUnreadable', path: 'text', data: { line: refused[0]?.line ?? 1, reason: refused[0]?.reason ?? 'it holds no readings' } });
+  if (readings.length === 0)
+    return failure({
+      code: 'logUnreadable',
+      path: 'text',
+      data: { line: refused[0]?.line ?? 1, reason: refused[0]?.reason ?? 'it holds no readings' },
+    });
   await keepReadings(context, readings);
   const known = (await loadSetting(KEY)) as Record<string, LogColumns> | undefined;
   await context.db.write((transaction) => saveSetting(KEY, { ...known, [deviceId]: { ...columns } }, transaction));

@@ -38,7 +38,9 @@ const hashOf = (token: string): string => createHash('sha256').update(token).dig
 export async function makeToken(context: Context, { name }: { name: string }): Promise<Outcome<{ id: string; token: string }>> {
   const token = `anr_${randomBytes(24).toString('base64url')}`;
   const id = context.newId();
-  await context.db.write((transaction) => createToken({ id, name: name.trim(), hash: hashOf(token), createdAtMs: context.nowMs() }, transaction));
+  await context.db.write((transaction) =>
+    createToken({ id, name: name.trim(), hash: hashOf(token), createdAtMs: context.nowMs() }, transaction),
+  );
   return success({ id, token });
 }
 

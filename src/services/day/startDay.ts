@@ -19,7 +19,10 @@ export interface StartDay {
 }
 
 /** Starts an event's day from its plan as it stands, which is kept: what is changed from now on is a revision of it. */
-export async function startDay(context: Context, { eventId, by, startedAtMs, clock = { mode: 'real' }, seed }: StartDay): Promise<Outcome<{ eventId: string }>> {
+export async function startDay(
+  context: Context,
+  { eventId, by, startedAtMs, clock = { mode: 'real' }, seed }: StartDay,
+): Promise<Outcome<{ eventId: string }>> {
   if (await loadDay(eventId)) return failure({ code: 'dayBegun' });
   const planned = await planEvent(context, eventId);
   if (!planned) return failure({ code: 'eventGone' });

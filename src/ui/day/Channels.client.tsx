@@ -6,11 +6,22 @@ import type { DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
 
 /** Which channel sits in what: told once it is moved. Channels that send and sit in nothing are shown too. */
-export function Channels({ day, context, say, heard }: { day: DayScreen; context: MessageContext; say: Say; heard: readonly { deviceId: string; channel: string }[] }) {
+export function Channels({
+  day,
+  context,
+  say,
+  heard,
+}: {
+  day: DayScreen;
+  context: MessageContext;
+  say: Say;
+  heard: readonly { deviceId: string; channel: string }[];
+}) {
   const known = [...day.channels];
   for (const { deviceId, channel } of heard)
     if (!known.some((each) => each.deviceId === deviceId && each.channel === channel)) known.push({ deviceId, channel });
-  if (known.length === 0) return <p className="px-4 py-3 text-soft">No thermometer has sent anything yet. Readings can be typed on any phone.</p>;
+  if (known.length === 0)
+    return <p className="px-4 py-3 text-soft">No thermometer has sent anything yet. Readings can be typed on any phone.</p>;
   const values = (use: (typeof known)[number]) => (use.piece ? `piece:${use.piece}` : use.pitId ? `pit:${use.pitId}` : '');
   return (
     <section aria-label="Probes" className="px-4 py-3">

@@ -6,7 +6,17 @@ import type { DayGround } from './dayScreen';
 import { dayTaskMessage } from './wording';
 
 /** Who is on duty, where, and what each does next. */
-export function Crew({ tasks, ground, context, nowMs }: { tasks: readonly DayTask[]; ground: DayGround; context: MessageContext; nowMs: number }) {
+export function Crew({
+  tasks,
+  ground,
+  context,
+  nowMs,
+}: {
+  tasks: readonly DayTask[];
+  ground: DayGround;
+  context: MessageContext;
+  nowMs: number;
+}) {
   const { event, units } = context;
   const stays = ground.plan.stays ?? [];
   const people = [...new Set(stays.map((stay) => stay.memberId))];
@@ -32,7 +42,8 @@ export function Crew({ tasks, ground, context, nowMs }: { tasks: readonly DayTas
               </span>
               {next && (
                 <span className="block leading-tight">
-                  <span className="figures text-soft">{clockTime(next.dueMs, event.timeZone, units.clock)}</span> {dayTaskMessage(context, ground, next).title}
+                  <span className="figures text-soft">{clockTime(next.dueMs, event.timeZone, units.clock)}</span>{' '}
+                  {dayTaskMessage(context, ground, next).title}
                 </span>
               )}
             </li>

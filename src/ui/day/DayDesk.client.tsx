@@ -82,7 +82,8 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
     if (!done.ok) complain(done.problems);
   };
   return (
-    <div>
+    <main>
+      <h1 className="sr-only">Cook day</h1>
       <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line bg-sheet px-4 py-1.5 print:hidden">
         <p className="flex items-baseline gap-3">
@@ -171,7 +172,17 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
         <div className="grid gap-px bg-line lg:grid-cols-[340px_minmax(0,1fr)_350px]">
           <div className="bg-paper">
             {day.phase !== 'ended' && open[0] && (
-              <NextTask key={open[0].id} task={open[0]} day={day} ground={ground} context={context} nowMs={nowMs} say={say} onPad={setPad} onPiece={setSheet} />
+              <NextTask
+                key={open[0].id}
+                task={open[0]}
+                day={day}
+                ground={ground}
+                context={context}
+                nowMs={nowMs}
+                say={say}
+                onPad={setPad}
+                onPiece={setSheet}
+              />
             )}
             <TaskList tasks={open.slice(1)} most={8} ground={ground} context={context} nowMs={nowMs} heading="After that" />
             <Crew tasks={day.tasks} ground={ground} context={context} nowMs={nowMs} />
@@ -209,7 +220,12 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
           </div>
         </div>
       )}
-      <Dialog open={pad !== undefined} onOpenChange={(open_) => !open_ && setPad(undefined)} title="Reading" description="The piece, the number, kept.">
+      <Dialog
+        open={pad !== undefined}
+        onOpenChange={(open_) => !open_ && setPad(undefined)}
+        title="Reading"
+        description="The piece, the number, kept."
+      >
         {pad !== undefined && (
           <NumberPad
             key={pad}
@@ -220,12 +236,18 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
             first={pad || (day.pieces[0]?.key ?? '')}
             onRead={(key, tempC, spot) => {
               if (key.startsWith('pit/')) say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${formatTemp(tempC, units)} kept`);
-              else say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tagOfPiece(context, key)}: ${formatTemp(tempC, units)} kept`);
+              else
+                say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tagOfPiece(context, key)}: ${formatTemp(tempC, units)} kept`);
             }}
           />
         )}
       </Dialog>
-      <Dialog open={ending} onOpenChange={setEnding} title="End the day?" description="What is written stays as it is. The safety log goes on for what is cooled, and the day can be opened again.">
+      <Dialog
+        open={ending}
+        onOpenChange={setEnding}
+        title="End the day?"
+        description="What is written stays as it is. The safety log goes on for what is cooled, and the day can be opened again."
+      >
         <p>{open.length > 0 ? `${open.length} tasks are still open.` : 'Every task is done.'}</p>
         <div className="mt-4 flex justify-end gap-2">
           <Button onClick={() => setEnding(false)}>Not yet</Button>
@@ -241,6 +263,6 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
         </div>
       </Dialog>
       {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setSheet(undefined)} />}
-    </div>
+    </main>
   );
 }

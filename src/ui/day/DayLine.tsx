@@ -22,7 +22,13 @@ export function DayLine({ day, ground, context, nowMs }: { day: DayScreen; groun
           <span key={ms} className="absolute inset-y-0 w-px bg-line" style={{ left: at(ms) }} aria-hidden />
         ))}
         {event.servings.map((serving) => (
-          <span key={serving.id} className="absolute inset-y-0 w-0.5 bg-bad" style={{ left: at(serving.atMs) }} title={serving.name} aria-hidden />
+          <span
+            key={serving.id}
+            className="absolute inset-y-0 w-0.5 bg-bad"
+            style={{ left: at(serving.atMs) }}
+            title={serving.name}
+            aria-hidden
+          />
         ))}
         <span className="absolute inset-y-0 w-0.5 bg-ember" style={{ left: at(nowMs) }} aria-hidden />
         {day.pieces.map((piece) => {
@@ -32,15 +38,29 @@ export function DayLine({ day, ground, context, nowMs }: { day: DayScreen; groun
           const done = piece.forecast?.done;
           return (
             <div key={piece.key} className="relative flex h-6 items-center" title={tagOfPiece(context, piece.key)}>
-              <span className="absolute -top-0.5 h-1 bg-soft opacity-50" style={{ left: at(run.onAtMs), width: width(run.onAtMs, planned?.medianMs ?? run.pullMedianMs) }} />
+              <span
+                className="absolute -top-0.5 h-1 bg-soft opacity-50"
+                style={{ left: at(run.onAtMs), width: width(run.onAtMs, planned?.medianMs ?? run.pullMedianMs) }}
+              />
               {piece.onAtMs !== undefined && (
                 <>
-                  <span className="absolute h-3 bg-bark" style={{ left: at(piece.onAtMs), width: width(piece.onAtMs, piece.wrappedAtMs ?? endMs) }} />
-                  {piece.wrappedAtMs !== undefined && <span className="absolute h-3 bg-wrap" style={{ left: at(piece.wrappedAtMs), width: width(piece.wrappedAtMs, endMs) }} />}
+                  <span
+                    className="absolute h-3 bg-bark"
+                    style={{ left: at(piece.onAtMs), width: width(piece.onAtMs, piece.wrappedAtMs ?? endMs) }}
+                  />
+                  {piece.wrappedAtMs !== undefined && (
+                    <span
+                      className="absolute h-3 bg-wrap"
+                      style={{ left: at(piece.wrappedAtMs), width: width(piece.wrappedAtMs, endMs) }}
+                    />
+                  )}
                 </>
               )}
               {piece.pulledAtMs !== undefined && (
-                <span className="absolute h-3 bg-hold" style={{ left: at(piece.pulledAtMs), width: width(piece.pulledAtMs, piece.carvedAtMs ?? nowMs) }} />
+                <span
+                  className="absolute h-3 bg-hold"
+                  style={{ left: at(piece.pulledAtMs), width: width(piece.pulledAtMs, piece.carvedAtMs ?? nowMs) }}
+                />
               )}
               {done && piece.pulledAtMs === undefined && (
                 <span
@@ -64,7 +84,9 @@ export function DayLine({ day, ground, context, nowMs }: { day: DayScreen; groun
           </span>
         ))}
       </div>
-      <figcaption className="text-[0.82rem] text-soft">Thin: planned. Dark: bare, tan: wrapped, grey: rest and hold. Fading: thought to be done. Lines: now, and each serving.</figcaption>
+      <figcaption className="text-[0.82rem] text-soft">
+        Thin: planned. Dark: bare, tan: wrapped, grey: rest and hold. Fading: thought to be done. Lines: now, and each serving.
+      </figcaption>
     </figure>
   );
 }

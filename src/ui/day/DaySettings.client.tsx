@@ -21,12 +21,20 @@ interface DaySettingsProps {
 
 /** Thermometers that send by themselves, and what the owner decides for every day. */
 export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endToken }: DaySettingsProps) {
-  const [form, setForm] = useState(() => ({ ...settings, escalateMin: String(settings.escalateMin), hotHoldEveryMin: String(settings.hotHoldEveryMin) }));
+  const [form, setForm] = useState(() => ({
+    ...settings,
+    escalateMin: String(settings.escalateMin),
+    hotHoldEveryMin: String(settings.hotHoldEveryMin),
+  }));
   const [problems, setProblems] = useState<Problem[]>([]);
   const [name, setName] = useState('');
   const [made, setMade] = useState<{ name: string; token: string }>();
   const save = async () => {
-    const done = await callAction(saveDaySettings, { ...form, escalateMin: Number(form.escalateMin), hotHoldEveryMin: Number(form.hotHoldEveryMin) });
+    const done = await callAction(saveDaySettings, {
+      ...form,
+      escalateMin: Number(form.escalateMin),
+      hotHoldEveryMin: Number(form.hotHoldEveryMin),
+    });
     setProblems(done.ok ? [] : done.problems);
     if (done.ok) announce('Kept. It holds from now on.');
   };
@@ -62,10 +70,18 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
             void save();
           }}
         >
-          {field('brokerUrl', 'Message broker', 'Thermometers that send to a broker (MQTT). Blank for none; such as mqtt://192.168.1.20:1883.')}
+          {field(
+            'brokerUrl',
+            'Message broker',
+            'Thermometers that send to a broker (MQTT). Blank for none; such as mqtt://192.168.1.20:1883.',
+          )}
           {field('topic', 'Its topic', 'Readings are looked for under topic/device/channel.')}
           {field('escalateMin', 'A second person is asked after, min', 'When an alarm is not answered by whoever was asked first.')}
-          {field('hotHoldEveryMin', 'Hot food is looked at every, min', 'Two hours is usual; your permit may ask for less. Holds for days begun from now on.')}
+          {field(
+            'hotHoldEveryMin',
+            'Hot food is looked at every, min',
+            'Two hours is usual; your permit may ask for less. Holds for days begun from now on.',
+          )}
           <Button type="submit" look="ember" className="self-start">
             Keep
           </Button>
@@ -73,7 +89,9 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
       </section>
       <section aria-label="Tokens">
         <h2 className="text-xl">Devices with a token</h2>
-        <p className="mt-1 text-soft">A device posts its readings to /api/readings with its token. The token is shown once, here; only a mark of it is kept.</p>
+        <p className="mt-1 text-soft">
+          A device posts its readings to /api/readings with its token. The token is shown once, here; only a mark of it is kept.
+        </p>
         <form
           className="mt-3 flex gap-2"
           onSubmit={(submitted) => {
@@ -108,7 +126,8 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
             {tokens.map((token) => (
               <li key={token.id} className="flex items-center justify-between gap-3 border-b border-line py-1.5">
                 <span>
-                  {token.name} <span className="text-[0.9rem] text-soft">{token.usedAtMs === undefined ? 'has not sent yet' : 'has sent'}</span>
+                  {token.name}{' '}
+                  <span className="text-[0.9rem] text-soft">{token.usedAtMs === undefined ? 'has not sent yet' : 'has sent'}</span>
                 </span>
                 <Button
                   look="quiet"

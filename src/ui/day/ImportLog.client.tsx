@@ -45,7 +45,9 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
     if (!file || !columns) return;
     const done = await callAction(importLog, { eventId, deviceId: device, text: file.text, columns });
     if (!done.ok) return complain(done.problems);
-    announce(`${done.value.readings} readings of ${done.value.channels.length} channels taken in${done.value.refused.length > 0 ? `; ${done.value.refused.length} lines left out` : ''}.`);
+    announce(
+      `${done.value.readings} readings of ${done.value.channels.length} channels taken in${done.value.refused.length > 0 ? `; ${done.value.refused.length} lines left out` : ''}.`,
+    );
     setRefused(done.value.refused);
     if (done.value.refused.length === 0) setFile(undefined);
   };
@@ -56,7 +58,12 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
         <FileUp size={16} aria-hidden /> Logger file
         <input type="file" accept=".csv,.txt,text/csv" className="sr-only" onChange={(changed) => void choose(changed.target.files?.[0])} />
       </label>
-      <Dialog open={file !== undefined} onOpenChange={(open) => !open && setFile(undefined)} title="A logger’s file" description={file?.name}>
+      <Dialog
+        open={file !== undefined}
+        onOpenChange={(open) => !open && setFile(undefined)}
+        title="A logger’s file"
+        description={file?.name}
+      >
         {file && columns && (
           <div className="flex flex-col gap-3">
             <label>
@@ -73,7 +80,11 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
             </label>
             <label>
               Column of the channel
-              <select className={field} value={columns.channel ?? ''} onChange={(changed) => setColumns({ ...columns, channel: changed.target.value || undefined })}>
+              <select
+                className={field}
+                value={columns.channel ?? ''}
+                onChange={(changed) => setColumns({ ...columns, channel: changed.target.value || undefined })}
+              >
                 <option value="">each channel has its own column</option>
                 {file.columns.map((column) => (
                   <option key={column}>{column}</option>
@@ -91,7 +102,10 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
                         type="checkbox"
                         checked={columns.temps.includes(column)}
                         onChange={(changed) =>
-                          setColumns({ ...columns, temps: changed.target.checked ? [...columns.temps, column] : columns.temps.filter((each) => each !== column) })
+                          setColumns({
+                            ...columns,
+                            temps: changed.target.checked ? [...columns.temps, column] : columns.temps.filter((each) => each !== column),
+                          })
                         }
                       />
                       {column}
@@ -101,7 +115,11 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
             </fieldset>
             <label>
               In
-              <select className={field} value={columns.unit} onChange={(changed) => setColumns({ ...columns, unit: changed.target.value as 'C' | 'F' })}>
+              <select
+                className={field}
+                value={columns.unit}
+                onChange={(changed) => setColumns({ ...columns, unit: changed.target.value as 'C' | 'F' })}
+              >
                 <option value="C">°C</option>
                 <option value="F">°F</option>
               </select>

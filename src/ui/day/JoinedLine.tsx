@@ -4,14 +4,27 @@ import type { DayScreen } from './dayScreen';
 import type { Joined } from './useDay';
 
 /** How the screen stands with the house and the house with its devices: said only when somebody should know. */
-export function JoinedLine({ day, joined, waiting, context }: { day: DayScreen; joined: Joined; waiting: number; context: MessageContext }) {
+export function JoinedLine({
+  day,
+  joined,
+  waiting,
+  context,
+}: {
+  day: DayScreen;
+  joined: Joined;
+  waiting: number;
+  context: MessageContext;
+}) {
   const at = (ms: number) => clockTime(ms, context.event.timeZone, context.units.clock);
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
     ...(waiting > 0 && joined.by === 'none' ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')
-      .map((link) => `The broker ${link.id} is ${link.state === 'lost' ? `gone since ${at(link.sinceMs)}; it is looked for` : 'being called'}. Read by hand until then.`),
+      .map(
+        (link) =>
+          `The broker ${link.id} is ${link.state === 'lost' ? `gone since ${at(link.sinceMs)}; it is looked for` : 'being called'}. Read by hand until then.`,
+      ),
     ...(day.phase === 'paused' ? [`The day stands still${day.pausedReason ? `: ${day.pausedReason}` : ''}.`] : []),
   ];
   return (

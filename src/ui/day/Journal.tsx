@@ -7,7 +7,19 @@ import type { Say } from './useDeeds';
 import { titleOfTask } from './wording';
 
 /** What happened, the newest first; what a person did can be taken back. */
-export function JournalList({ day, ground, context, say, shown = 40 }: { day: DayScreen; ground: DayGround; context: MessageContext; say: Say; shown?: number }) {
+export function JournalList({
+  day,
+  ground,
+  context,
+  say,
+  shown = 40,
+}: {
+  day: DayScreen;
+  ground: DayGround;
+  context: MessageContext;
+  say: Say;
+  shown?: number;
+}) {
   const title = titleOfTask(context, ground);
   const undone = new Set(day.journal.flatMap(({ deed }) => (deed.kind === 'undo' ? [deed.entryId] : [])));
   const late = new Set(day.late.map((each) => each.entryId));
@@ -15,7 +27,10 @@ export function JournalList({ day, ground, context, say, shown = 40 }: { day: Da
   return (
     <ol className="text-[0.92rem]">
       {entries.map((entry) => (
-        <li key={entry.id} className={`flex items-baseline gap-2 border-b border-line py-1 ${undone.has(entry.id) ? 'text-soft line-through' : ''}`}>
+        <li
+          key={entry.id}
+          className={`flex items-baseline gap-2 border-b border-line py-1 ${undone.has(entry.id) ? 'text-soft line-through' : ''}`}
+        >
           <span className="figures w-12 shrink-0 text-soft">{clockTime(entry.atMs, context.event.timeZone, context.units.clock)}</span>
           <span className="grow">
             {entryMessage(context, entry, title)}

@@ -14,7 +14,10 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
   const { event, units } = context;
   if (day.levers.length === 0 && day.revisions.length === 0) return null;
   const take = (lever: DayLever) =>
-    say({ kind: 'revision', lever: lever.id, changes: lever.changes, reason: leverReason(context, lever) }, dayLeverMessage(context, lever).title);
+    say(
+      { kind: 'revision', lever: lever.id, changes: lever.changes, reason: leverReason(context, lever) },
+      dayLeverMessage(context, lever).title,
+    );
   return (
     <section aria-label="Levers" className="px-4 py-3">
       <h2 className="text-[1.1rem]">What can still be done</h2>
@@ -25,7 +28,8 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
         return (
           <div key={serving.id} className="mt-2">
             <p className="text-[0.95rem] text-soft">
-              {late ? `${serving.name} may be late.` : `Meat for ${serving.name.toLowerCase()} runs early.`} Each was tried on the meat as it is.
+              {late ? `${serving.name} may be late.` : `Meat for ${serving.name.toLowerCase()} runs early.`} Each was tried on the meat as
+              it is.
             </p>
             <ul className="mt-1 divide-y divide-line rounded border border-line bg-sheet">
               {(open ? own : own.slice(0, 1)).map((lever) => {
@@ -40,7 +44,11 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
                       </span>
                     </span>
                     {lever.changes.length > 0 && (
-                      <button type="button" className="min-h-12 shrink-0 rounded border border-ink px-4 text-[1rem] font-bold" onClick={() => take(lever)}>
+                      <button
+                        type="button"
+                        className="min-h-12 shrink-0 rounded border border-ink px-4 text-[1rem] font-bold"
+                        onClick={() => take(lever)}
+                      >
                         Take it
                       </button>
                     )}
@@ -49,7 +57,11 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
               })}
             </ul>
             {!open && own.length > 1 && (
-              <button type="button" className="mt-1 min-h-12 w-full rounded border border-line text-[0.96rem] font-semibold" onClick={() => setOpen(true)}>
+              <button
+                type="button"
+                className="mt-1 min-h-12 w-full rounded border border-line text-[0.96rem] font-semibold"
+                onClick={() => setOpen(true)}
+              >
                 {own.length - 1} more, doing nothing among them
               </button>
             )}

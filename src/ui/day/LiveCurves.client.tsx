@@ -48,16 +48,31 @@ export function LiveCurves({ day, context, piece }: LiveCurvesProps) {
   const draw = useCallback((ink: Ink) => drawing(readings, piece, pitId, context, ink), [readings, piece, pitId, context]);
   const tag = tagOfPiece(context, piece.key);
   if (piece.onAtMs === undefined) return <p className="px-3 py-6 text-soft">{tag} is not on yet: there is nothing to draw.</p>;
-  return <Chart draw={draw} title={`Core of ${tag} as read, and where it is thought to go`} className="h-64 w-full" stamp={`${piece.key}/${readings ? 'read' : 'none'}`} />;
+  return (
+    <Chart
+      draw={draw}
+      title={`Core of ${tag} as read, and where it is thought to go`}
+      className="h-64 w-full"
+      stamp={`${piece.key}/${readings ? 'read' : 'none'}`}
+    />
+  );
 }
 
-function drawing(readings: DayReadings | undefined, piece: PieceView, pitId: string | undefined, context: MessageContext, ink: Ink): Drawing {
+function drawing(
+  readings: DayReadings | undefined,
+  piece: PieceView,
+  pitId: string | undefined,
+  context: MessageContext,
+  ink: Ink,
+): Drawing {
   const { units, event } = context;
   const at = (ms: number) => new Date(ms).toISOString();
   const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
   const fromMs = (piece.onAtMs ?? 0) - 45 * 60_000;
   const core = thin((readings?.pieces[piece.key] ?? []).filter((each) => each.atMs >= fromMs));
-  const pit = thin((pitId ? (readings?.pits[pitId] ?? []) : []).filter((each) => each.atMs >= fromMs && each.atMs <= (piece.pulledAtMs ?? Infinity)));
+  const pit = thin(
+    (pitId ? (readings?.pits[pitId] ?? []) : []).filter((each) => each.atMs >= fromMs && each.atMs <= (piece.pulledAtMs ?? Infinity)),
+  );
   const left = new Set(piece.forecast?.ignored.map((each) => each.atMs));
   const used = core.filter((each) => !left.has(each.atMs));
   const ignored = core.filter((each) => left.has(each.atMs));
@@ -75,11 +90,22 @@ function drawing(readings: DayReadings | undefined, piece: PieceView, pitId: str
   const said = piece.forecast?.coreNowC;
   const ahead = (share: 'p10C' | 'p50C' | 'p90C', now: number | undefined) =>
     band ? [...(now === undefined ? [] : [now]), ...band[share]].map((tempC) => tempIn(tempC, units)) : [];
-  const aheadX = band ? [...(said ? [at(band.fromMs)] : []), ...band.p50C.map((_, i) => at(band.fromMs + (i + 1) * band.everyMin * 60_000))] : [];
+  const aheadX = band
+    ? [...(said ? [at(band.fromMs)] : []), ...band.p50C.map((_, i) => at(band.fromMs + (i + 1) * band.everyMin * 60_000))]
+    : [];
   const edge = { type: 'scatter', mode: 'lines', x: aheadX, line: { width: 0 }, hoverinfo: 'skip', showlegend: false };
   const mark = (ms: number, word: string, y: number) => ({
     shape: { type: 'line', x0: at(ms), x1: at(ms), y0: 0, y1: 1, yref: 'paper', line: { color: ink('ink'), width: 1.5 } },
-    note: { x: at(ms), y, yref: 'paper', text: word, showarrow: false, xanchor: 'left', xshift: 3, font: { ...chartFont(ink), color: ink('ink') } },
+    note: {
+      x: at(ms),
+      y,
+      yref: 'paper',
+      text: word,
+      showarrow: false,
+      xanchor: 'left',
+      xshift: 3,
+      font: { ...chartFont(ink), color: ink('ink') },
+    },
   });
   const marks = [
     ...(piece.onAtMs !== undefined ? [mark(piece.onAtMs, 'on', 0.04)] : []),
@@ -92,10 +118,21 @@ function drawing(readings: DayReadings | undefined, piece: PieceView, pitId: str
     data: [
       { ...edge, y: ahead('p10C', said?.p10) },
       { ...edge, y: ahead('p90C', said?.p90), fill: 'tonexty', fillcolor: faint(ink('wrap'), 0.38), showlegend: true, name: '8 in 10' },
-      { ...edge, y: ahead('p50C', said?.p50), line: { color: ink('wrap-fold'), width: 1.5, dash: 'dash' }, showlegend: true, name: 'likeliest' },
+      {
+        ...edge,
+        y: ahead('p50C', said?.p50),
+        line: { color: ink('wrap-fold'), width: 1.5, dash: 'dash' },
+        showlegend: true,
+        name: 'likeliest',
+      },
       line('pit', pit, ink('ember'), 1.3),
       line('core', used, ink('ink'), 2.5),
-      { ...line('left out', ignored, ink('bad'), 1), mode: 'markers', marker: { color: ink('bad'), size: 6, symbol: 'x' }, showlegend: ignored.length > 0 },
+      {
+        ...line('left out', ignored, ink('bad'), 1),
+        mode: 'markers',
+        marker: { color: ink('bad'), size: 6, symbol: 'x' },
+        showlegend: ignored.length > 0,
+      },
     ],
     layout: {
       ...chartFrame(ink),

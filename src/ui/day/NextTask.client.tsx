@@ -51,7 +51,9 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
         <span className="text-[1.1rem] text-soft">about {time}</span>
       </p>
       {message.detail && <p className="mt-2 text-[1rem] text-soft">{message.detail}</p>}
-      {task.clash && <p className="mt-1 font-semibold text-warn">{memberName(context, task.clash.memberId)} is busy with something else then.</p>}
+      {task.clash && (
+        <p className="mt-1 font-semibold text-warn">{memberName(context, task.clash.memberId)} is busy with something else then.</p>
+      )}
       {byPiece ? (
         <div className="mt-3 flex flex-wrap gap-2">
           {keys.map((key) => (
@@ -71,7 +73,11 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
           <button type="button" className={`${wide} border-line`} onClick={() => setAsking(asking === 'notYet' ? 'no' : 'notYet')}>
             Not yet
           </button>
-          <button type="button" className={`${wide} border-line`} onClick={() => onPad(keys[0] ?? (task.pitId === undefined ? '' : `pit/${task.pitId}`))}>
+          <button
+            type="button"
+            className={`${wide} border-line`}
+            onClick={() => onPad(keys[0] ?? (task.pitId === undefined ? '' : `pit/${task.pitId}`))}
+          >
             Reading
           </button>
         </div>
@@ -84,7 +90,10 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
               type="button"
               className={`${wide} grow border-line`}
               onClick={() => {
-                say({ kind: 'task', taskId: task.id, did: 'notYet', minutes }, `${message.title}: asked again in ${formatMinutes(minutes)}`);
+                say(
+                  { kind: 'task', taskId: task.id, did: 'notYet', minutes },
+                  `${message.title}: asked again in ${formatMinutes(minutes)}`,
+                );
                 setAsking('no');
               }}
             >

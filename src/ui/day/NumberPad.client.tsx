@@ -68,7 +68,9 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
             className={`min-h-12 shrink-0 rounded border px-3 text-left leading-tight ${each.key === key ? 'border-ember bg-ember text-on-ember' : 'border-line bg-sheet'}`}
           >
             <span className="block text-[1rem] font-bold">{each.tag}</span>
-            <span className={`block text-[0.8rem] ${each.key === key ? '' : 'text-soft'}`}>{each.last === undefined ? 'not read' : formatTemp(each.last, units)}</span>
+            <span className={`block text-[0.8rem] ${each.key === key ? '' : 'text-soft'}`}>
+              {each.last === undefined ? 'not read' : formatTemp(each.last, units)}
+            </span>
           </button>
         ))}
       </div>

@@ -34,7 +34,7 @@ export function PieceBar({ piece, ground, context, nowMs, onOpen }: PieceBarProp
   const feel = piece.checks.at(-1);
   const said = piece.forecast?.coreNowC;
   return (
-    <button type="button" onClick={onOpen} className="block min-h-12 w-full px-4 py-2 text-left hover:bg-shade" aria-label={`${tag}, open`}>
+    <button type="button" onClick={onOpen} className="block min-h-12 w-full px-4 py-2 text-left hover:bg-shade">
       <span className="flex items-baseline justify-between gap-2">
         <span>
           <span className="text-[1.02rem] font-bold">{tag}</span>{' '}

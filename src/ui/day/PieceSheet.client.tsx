@@ -21,7 +21,11 @@ interface PieceSheetProps {
   onClose(): void;
 }
 
-const PROBE_WORDS = { good: 'the probe looks right', offset: 'the probe reads some degrees off', shallow: 'the probe sits too shallow or in fat' } as const;
+const PROBE_WORDS = {
+  good: 'the probe looks right',
+  offset: 'the probe reads some degrees off',
+  shallow: 'the probe sits too shallow or in fat',
+} as const;
 
 /** One piece alone: how it feels, what becomes of it, its reading. Pieces of a batch part ways here. */
 export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetProps) {
@@ -76,7 +80,10 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
                     type="button"
                     className={feel === 'tender' ? strong : button}
                     onClick={() => {
-                      say({ kind: 'checked', piece: piece.key, feel, ...(piece.last && { coreC: piece.last.tempC }) }, `${tag} felt ${feel}`);
+                      say(
+                        { kind: 'checked', piece: piece.key, feel, ...(piece.last && { coreC: piece.last.tempC }) },
+                        `${tag} felt ${feel}`,
+                      );
                       if (feel !== 'tender') onClose();
                     }}
                   >
@@ -107,12 +114,21 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
             )}
             {on &&
               elsewhere.map((pit) => (
-                <button key={pit.id} type="button" className={button} onClick={() => does('moved', `moved to the ${lowerPit(pit.name)}`, { pitId: pit.id })}>
+                <button
+                  key={pit.id}
+                  type="button"
+                  className={button}
+                  onClick={() => does('moved', `moved to the ${lowerPit(pit.name)}`, { pitId: pit.id })}
+                >
                   Moved to {lowerPit(pit.name)}
                 </button>
               ))}
             {on && (
-              <button type="button" className={strong} onClick={() => does('pulled', 'pulled', piece.last ? { coreC: piece.last.tempC } : {})}>
+              <button
+                type="button"
+                className={strong}
+                onClick={() => does('pulled', 'pulled', piece.last ? { coreC: piece.last.tempC } : {})}
+              >
                 Pulled
               </button>
             )}
@@ -124,7 +140,11 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
                 <button type="button" className={button} onClick={() => does('resting', 'resting')}>
                   Resting
                 </button>
-                <button type="button" className={strong} onClick={() => does('held', 'in the hold', { gearId: run.hold.first?.gearId ?? run.hold.gearId })}>
+                <button
+                  type="button"
+                  className={strong}
+                  onClick={() => does('held', 'in the hold', { gearId: run.hold.first?.gearId ?? run.hold.gearId })}
+                >
                   Into {lowerPit(gearName(context, run.hold.first?.gearId ?? run.hold.gearId))}
                 </button>
               </>

@@ -32,10 +32,18 @@ export function Pits({ day, ground, context, nowMs, onPiece, onPit }: PitsProps)
   const { units, event } = context;
   const lit = day.pits.filter((pit) => pit.litAtMs !== undefined || day.pieces.some((piece) => placeOf(piece) === `pit/${pit.pitId}`));
   const bars = (pieces: PieceView[]) =>
-    pieces.map((piece) => <PieceBar key={piece.key} piece={piece} ground={ground} context={context} nowMs={nowMs} onOpen={() => onPiece(piece.key)} />);
+    pieces.map((piece) => (
+      <PieceBar key={piece.key} piece={piece} ground={ground} context={context} nowMs={nowMs} onOpen={() => onPiece(piece.key)} />
+    ));
   const others = ['resting', ...new Set(day.pieces.map(placeOf).filter((place) => place.startsWith('held/'))), 'cold', 'carved'];
   const nameOf = (place: string) =>
-    place === 'resting' ? 'Off the pit' : place === 'cold' ? 'Not on yet' : place === 'carved' ? 'Carved' : `Held in ${gearName(context, place.slice(5)).toLowerCase()}`;
+    place === 'resting'
+      ? 'Off the pit'
+      : place === 'cold'
+        ? 'Not on yet'
+        : place === 'carved'
+          ? 'Carved'
+          : `Held in ${gearName(context, place.slice(5)).toLowerCase()}`;
   return (
     <section aria-label="Pits">
       {lit.map((pit) => {
@@ -43,7 +51,11 @@ export function Pits({ day, ground, context, nowMs, onPiece, onPit }: PitsProps)
         const pieces = day.pieces.filter((piece) => placeOf(piece) === `pit/${pit.pitId}`);
         return (
           <div key={pit.pitId} className="border-b border-line pb-2">
-            <button type="button" onClick={() => onPit(pit.pitId)} className="flex min-h-12 w-full items-baseline justify-between gap-2 px-4 pt-2 text-left">
+            <button
+              type="button"
+              onClick={() => onPit(pit.pitId)}
+              className="flex min-h-12 w-full items-baseline justify-between gap-2 px-4 pt-2 text-left"
+            >
               <span className="flex items-center gap-1.5 font-title text-[1.1rem] font-bold">
                 <Flame size={17} className={pit.outAtMs === undefined ? 'text-ember' : 'text-soft'} aria-hidden />
                 {own?.name ?? 'Pit'}

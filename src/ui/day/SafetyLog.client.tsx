@@ -72,7 +72,12 @@ export function SafetyLog({ day, ground, context, nowMs, say }: SafetyLogProps) 
         </ul>
         <div className="mt-2 flex flex-wrap gap-2">
           {SAFETY_LINES.map((line) => (
-            <button key={line} type="button" className="min-h-12 rounded border border-line px-3 text-[0.92rem]" onClick={() => setWriting({ line })}>
+            <button
+              key={line}
+              type="button"
+              className="min-h-12 rounded border border-line px-3 text-[0.92rem]"
+              onClick={() => setWriting({ line })}
+            >
               {SAFETY_WORDS[line]}
             </button>
           ))}
@@ -80,7 +85,10 @@ export function SafetyLog({ day, ground, context, nowMs, say }: SafetyLogProps) 
       </div>
       <h3 className="mt-4 text-[1rem] print:hidden">Written</h3>
       {day.safety.length === 0 ? (
-        <p className="text-soft">Nothing yet. Lines come of readings that are typed here, each with who and when; none is ever changed, only corrected by a new one.</p>
+        <p className="text-soft">
+          Nothing yet. Lines come of readings that are typed here, each with who and when; none is ever changed, only corrected by a new
+          one.
+        </p>
       ) : (
         <table className="mt-1 w-full text-[0.92rem] print:text-[0.75rem]">
           <thead>
@@ -161,7 +169,17 @@ interface LineFormProps {
   kept: KeptDay;
   context: MessageContext;
   onClose(): void;
-  onKeep(line: { line: SafetyLine; batchId?: string; piece?: string; tempC?: number; ppm?: number; corrects?: string; action?: string; food?: (typeof FOODS)[number]; note?: string }): void;
+  onKeep(line: {
+    line: SafetyLine;
+    batchId?: string;
+    piece?: string;
+    tempC?: number;
+    ppm?: number;
+    corrects?: string;
+    action?: string;
+    food?: (typeof FOODS)[number];
+    note?: string;
+  }): void;
 }
 
 /** One line: its value, judged at once; where it fails, what was done and what became of the food. */
@@ -192,7 +210,12 @@ function LineForm({ line, batchId, piece, corrects, kept, context, onClose, onKe
             : '';
   const field = 'min-h-12 w-full rounded border border-line bg-paper px-3 text-[1.05rem]';
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={SAFETY_WORDS[line]} description={corrects ? 'A new line that stands for the earlier one.' : 'Who and when are written by themselves.'}>
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={SAFETY_WORDS[line]}
+      description={corrects ? 'A new line that stands for the earlier one.' : 'Who and when are written by themselves.'}
+    >
       <form
         className="flex flex-col gap-3"
         onSubmit={(submitted) => {
@@ -228,7 +251,13 @@ function LineForm({ line, batchId, piece, corrects, kept, context, onClose, onKe
         )}
         <label className="flex flex-col gap-1">
           <span>{ppm ? 'Strength, ppm' : `Read, °${units.temp}`}</span>
-          <input autoFocus inputMode="decimal" className={`${field} figures text-[1.4rem] font-bold`} value={typed} onChange={(changed) => setTyped(changed.target.value)} />
+          <input
+            autoFocus
+            inputMode="decimal"
+            className={`${field} figures text-[1.4rem] font-bold`}
+            value={typed}
+            onChange={(changed) => setTyped(changed.target.value)}
+          />
         </label>
         {limitC !== undefined && tempC !== undefined && possible && (
           <p className={fails ? 'font-semibold text-bad' : 'text-safe'}>
@@ -263,8 +292,16 @@ function LineForm({ line, batchId, piece, corrects, kept, context, onClose, onKe
           <span>{corrects ? 'Why the earlier line was wrong' : 'Note'}</span>
           <input className={field} value={note} maxLength={300} onChange={(changed) => setNote(changed.target.value)} />
         </label>
-        {whyNot && typed !== '' && <p role="alert" className="text-bad">{whyNot}</p>}
-        <button type="submit" disabled={Boolean(whyNot)} className="min-h-14 rounded border border-ember bg-ember text-[1.1rem] font-bold text-on-ember disabled:opacity-50">
+        {whyNot && typed !== '' && (
+          <p role="alert" className="text-bad">
+            {whyNot}
+          </p>
+        )}
+        <button
+          type="submit"
+          disabled={Boolean(whyNot)}
+          className="min-h-14 rounded border border-ember bg-ember text-[1.1rem] font-bold text-on-ember disabled:opacity-50"
+        >
           Write it down
         </button>
       </form>

@@ -40,12 +40,13 @@ export function StartDay({ startDay }: { startDay: Action<unknown> }) {
       ) : (
         <>
           <p className="mt-2 text-[1.05rem]">
-            From here on the plan meets the meat: readings come in by thermometer or by hand, every forecast learns from them, tasks move with what is done, alarms ring on the
-            phones, and what can still be done is tried on the meat as it is.
+            From here on the plan meets the meat: readings come in by thermometer or by hand, every forecast learns from them, tasks move
+            with what is done, alarms ring on the phones, and what can still be done is tried on the meat as it is.
           </p>
           {first && (
             <p className="mt-3">
-              The first task is <strong>{taskMessage(context, first, plan.runs).title.toLowerCase()}</strong>, {dayAndTime(first.atMs, event.timeZone, units.clock)}.
+              The first task is <strong>{taskMessage(context, first, plan.runs).title.toLowerCase()}</strong>,{' '}
+              {dayAndTime(first.atMs, event.timeZone, units.clock)}.
             </p>
           )}
           {broken > 0 && (
@@ -53,7 +54,12 @@ export function StartDay({ startDay }: { startDay: Action<unknown> }) {
               The plan breaks {broken} {broken === 1 ? 'rule' : 'rules'}. Mend what stands in red on the plan first.
             </p>
           )}
-          <Button look="ember" className="mt-5 min-h-12 px-5 text-[1.05rem]" disabled={busy || planning || broken > 0} onClick={() => void begin()}>
+          <Button
+            look="ember"
+            className="mt-5 min-h-12 px-5 text-[1.05rem]"
+            disabled={busy || planning || broken > 0}
+            onClick={() => void begin()}
+          >
             <Flame size={18} aria-hidden /> Start the day
           </Button>
           <p className="mt-2 text-soft">The plan is kept as it is now. What changes on the day is a revision of it, with its reason.</p>

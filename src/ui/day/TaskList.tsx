@@ -37,27 +37,33 @@ export function TaskList({ tasks, ground, context, nowMs, heading, most }: TaskL
     <section aria-label={heading ?? 'After that'} className="border-b border-line px-4 py-2">
       {heading && <h2 className="text-[1.1rem]">{heading}</h2>}
       <ul>
-        {gathered(tasks).slice(0, most).map(({ task, again }) => (
-          <li key={task.id} className="flex items-baseline gap-3 py-1 text-[1rem]">
-            <span className={`figures w-14 shrink-0 font-bold ${task.status === 'late' ? 'text-bad' : 'text-soft'}`}>{clockTime(task.dueMs, event.timeZone, units.clock)}</span>
-            <span className="grow">
-              {dayTaskMessage(context, ground, task).title}
-              {task.status === 'late' && <span className="ml-1 font-semibold text-bad">late {countdown(task.dueMs - nowMs)}</span>}
-              {again.length > 0 && (
-                <span className="text-[0.86rem] text-soft">
-                  , again{' '}
-                  {again
-                    .slice(0, 2)
-                    .map((each) => clockTime(each.dueMs, event.timeZone, units.clock))
-                    .join(', ')}
-                  {again.length > 2 ? ' and on' : ''}
-                </span>
-              )}
-              {shortDay(task.dueMs, event.timeZone) !== today && <span className="ml-1 text-[0.86rem] text-soft">{shortDay(task.dueMs, event.timeZone)}</span>}
-            </span>
-            <span className="shrink-0 text-[0.88rem] text-soft">{list((task.who ?? []).map((id) => memberName(context, id)))}</span>
-          </li>
-        ))}
+        {gathered(tasks)
+          .slice(0, most)
+          .map(({ task, again }) => (
+            <li key={task.id} className="flex items-baseline gap-3 py-1 text-[1rem]">
+              <span className={`figures w-14 shrink-0 font-bold ${task.status === 'late' ? 'text-bad' : 'text-soft'}`}>
+                {clockTime(task.dueMs, event.timeZone, units.clock)}
+              </span>
+              <span className="grow">
+                {dayTaskMessage(context, ground, task).title}
+                {task.status === 'late' && <span className="ml-1 font-semibold text-bad">late {countdown(task.dueMs - nowMs)}</span>}
+                {again.length > 0 && (
+                  <span className="text-[0.86rem] text-soft">
+                    , again{' '}
+                    {again
+                      .slice(0, 2)
+                      .map((each) => clockTime(each.dueMs, event.timeZone, units.clock))
+                      .join(', ')}
+                    {again.length > 2 ? ' and on' : ''}
+                  </span>
+                )}
+                {shortDay(task.dueMs, event.timeZone) !== today && (
+                  <span className="ml-1 text-[0.86rem] text-soft">{shortDay(task.dueMs, event.timeZone)}</span>
+                )}
+              </span>
+              <span className="shrink-0 text-[0.88rem] text-soft">{list((task.who ?? []).map((id) => memberName(context, id)))}</span>
+            </li>
+          ))}
       </ul>
     </section>
   );

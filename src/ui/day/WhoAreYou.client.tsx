@@ -14,7 +14,10 @@ export function WhoAreYou({ names, onChoose }: { names: string[]; onChoose(name:
   return (
     <main className="mx-auto flex min-h-screen max-w-md flex-col justify-center gap-3 px-5 py-8">
       <h1 className="text-[1.6rem]">Whose phone is this?</h1>
-      <p className="text-soft">What is tapped here is written down under this name, and alarms for it ring here. The phone remembers it, and asks whether it may call you while it is in a pocket.</p>
+      <p className="text-soft">
+        What is tapped here is written down under this name, and alarms for it ring here. The phone remembers it, and asks whether it may
+        call you while it is in a pocket.
+      </p>
       {names.map((name) => (
         <button key={name} type="button" className={button} onClick={() => choose(name)}>
           {name}
@@ -35,7 +38,11 @@ export function WhoAreYou({ names, onChoose }: { names: string[]; onChoose(name:
           value={other}
           onChange={(changed) => setOther(changed.target.value)}
         />
-        <button type="submit" disabled={!other.trim()} className="min-h-14 rounded border border-ember bg-ember px-5 font-bold text-on-ember disabled:opacity-50">
+        <button
+          type="submit"
+          disabled={!other.trim()}
+          className="min-h-14 rounded border border-ember bg-ember px-5 font-bold text-on-ember disabled:opacity-50"
+        >
           That is me
         </button>
       </form>

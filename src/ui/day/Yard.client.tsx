@@ -79,9 +79,14 @@ export function Yard({ ground, first, version }: YardProps) {
   const targets = [
     ...day.pieces
       .filter((each) => each.carvedAtMs === undefined)
-      .sort((a, b) => Number(b.onAtMs !== undefined && b.pulledAtMs === undefined) - Number(a.onAtMs !== undefined && a.pulledAtMs === undefined))
+      .sort(
+        (a, b) =>
+          Number(b.onAtMs !== undefined && b.pulledAtMs === undefined) - Number(a.onAtMs !== undefined && a.pulledAtMs === undefined),
+      )
       .map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.last?.tempC })),
-    ...day.pits.filter((pit) => pit.litAtMs !== undefined).map((pit) => ({ key: `pit/${pit.pitId}`, tag: pitName(context, pit.pitId), last: pit.last?.tempC })),
+    ...day.pits
+      .filter((pit) => pit.litAtMs !== undefined)
+      .map((pit) => ({ key: `pit/${pit.pitId}`, tag: pitName(context, pit.pitId), last: pit.last?.tempC })),
   ];
   return (
     <div className="mx-auto flex min-h-screen max-w-xl flex-col bg-paper pb-20" onPointerDown={unlockSound}>
@@ -93,7 +98,13 @@ export function Yard({ ground, first, version }: YardProps) {
           </button>
         </div>
         <div className="flex items-center gap-1">
-          <button type="button" className="grid size-12 place-items-center rounded" aria-pressed={quiet} aria-label={quiet ? 'Let alarms sound' : 'Silence this phone'} onClick={() => setQuiet(!quiet)}>
+          <button
+            type="button"
+            className="grid size-12 place-items-center rounded"
+            aria-pressed={quiet}
+            aria-label={quiet ? 'Let alarms sound' : 'Silence this phone'}
+            onClick={() => setQuiet(!quiet)}
+          >
             {quiet ? <VolumeX size={20} aria-hidden /> : <Volume2 size={20} aria-hidden />}
           </button>
           <button
@@ -109,25 +120,46 @@ export function Yard({ ground, first, version }: YardProps) {
           </span>
         </div>
       </header>
-      <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
-      <Alarms day={day} ground={ground} context={context} say={say} />
       <main className="grow">
+        <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
+        <Alarms day={day} ground={ground} context={context} say={say} />
         {tab === 'now' && (
           <>
             <OddsLine day={day} context={context} />
             {day.phase === 'ended' ? (
-              <p className="px-4 py-6 text-[1.1rem]">The day has ended. What is written stays; the safety log goes on for what is cooled.</p>
+              <p className="px-4 py-6 text-[1.1rem]">
+                The day has ended. What is written stays; the safety log goes on for what is cooled.
+              </p>
             ) : next ? (
-              <NextTask key={next.id} task={next} day={day} ground={ground} context={context} nowMs={nowMs} say={say} onPad={(key) => setPad(key || targets[0]?.key)} onPiece={setPiece} />
+              <NextTask
+                key={next.id}
+                task={next}
+                day={day}
+                ground={ground}
+                context={context}
+                nowMs={nowMs}
+                say={say}
+                onPad={(key) => setPad(key || targets[0]?.key)}
+                onPiece={setPiece}
+              />
             ) : (
               <p className="px-4 py-6 text-[1.1rem]">Nothing is left to do. Look at the safety log, then end the day.</p>
             )}
             <TaskList tasks={(mine.length > 0 ? mine : open).slice(1)} most={3} ground={ground} context={context} nowMs={nowMs} />
             <Levers day={day} context={context} say={say} folded />
-            <Pits day={{ ...day, pieces: day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined) }} ground={ground} context={context} nowMs={nowMs} onPiece={setPiece} onPit={(id) => setPad(`pit/${id}`)} />
+            <Pits
+              day={{ ...day, pieces: day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined) }}
+              ground={ground}
+              context={context}
+              nowMs={nowMs}
+              onPiece={setPiece}
+              onPit={(id) => setPad(`pit/${id}`)}
+            />
           </>
         )}
-        {tab === 'pits' && <Pits day={day} ground={ground} context={context} nowMs={nowMs} onPiece={setPiece} onPit={(id) => setPad(`pit/${id}`)} />}
+        {tab === 'pits' && (
+          <Pits day={day} ground={ground} context={context} nowMs={nowMs} onPiece={setPiece} onPit={(id) => setPad(`pit/${id}`)} />
+        )}
         {tab === 'day' && (
           <>
             <DayLine day={day} ground={ground} context={context} nowMs={nowMs} />
@@ -154,7 +186,12 @@ export function Yard({ ground, first, version }: YardProps) {
           </button>
         ))}
       </nav>
-      <Dialog open={pad !== undefined} onOpenChange={(shown) => !shown && setPad(undefined)} title="Reading" description="The piece, the number, kept.">
+      <Dialog
+        open={pad !== undefined}
+        onOpenChange={(shown) => !shown && setPad(undefined)}
+        title="Reading"
+        description="The piece, the number, kept."
+      >
         {pad !== undefined && (
           <NumberPad
             key={pad}
@@ -162,7 +199,8 @@ export function Yard({ ground, first, version }: YardProps) {
             first={pad}
             onRead={(key, tempC, spot) => {
               const tag = targets.find((each) => each.key === key)?.tag ?? '';
-              if (key.startsWith('pit/')) say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${tag}: ${formatTemp(tempC, units)} kept`);
+              if (key.startsWith('pit/'))
+                say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${tag}: ${formatTemp(tempC, units)} kept`);
               else say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tag}: ${formatTemp(tempC, units)} kept`);
             }}
           />

@@ -4,7 +4,11 @@ import type { MessageContext, TaskMessage } from '../../formats/messages/names';
 import type { DayGround } from './dayScreen';
 
 /** What a task is called, and what is looked at while doing it, as the run sheet has it. */
-export function dayTaskMessage(context: MessageContext, ground: DayGround, task: DayTask | DayGround['plan']['tasks'][number]): TaskMessage {
+export function dayTaskMessage(
+  context: MessageContext,
+  ground: DayGround,
+  task: DayTask | DayGround['plan']['tasks'][number],
+): TaskMessage {
   return taskMessage(context, task, ground.plan.runs);
 }
 

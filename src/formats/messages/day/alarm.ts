@@ -23,16 +23,28 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
   const minutes = formatMinutes(alarm.minutes ?? 0);
   const serving = messageContext.event.servings.find((each) => each.id === alarm.servingId);
   const words: Record<AlarmCode, () => [title: string, todo: string]> = {
-    pitHigh: () => [`${pit} too hot: ${temp}, set ${set}`, 'Close the air by a third and leave the lid shut. Look again in ten minutes. If it still climbs, look for burning fat.'],
-    pitLow: () => [`${pit} too cool: ${temp}, set ${set}`, 'Look at the fire: fuel, then ash, then air. Add fuel if the bed is low; open the air; keep the lid shut.'],
+    pitHigh: () => [
+      `${pit} too hot: ${temp}, set ${set}`,
+      'Close the air by a third and leave the lid shut. Look again in ten minutes. If it still climbs, look for burning fat.',
+    ],
+    pitLow: () => [
+      `${pit} too cool: ${temp}, set ${set}`,
+      'Look at the fire: fuel, then ash, then air. Add fuel if the bed is low; open the air; keep the lid shut.',
+    ],
     pitFast: () => [
       `${pit} climbs fast: ${temp}`,
       'Fat may be burning. Close all air and keep the lid shut; never water. Stand clear when it is opened, extinguisher of class K or B at hand. Move the meat off the fire.',
     ],
-    pitFalling: () => [`${pit} is falling: ${temp}, set ${set}`, 'The fuel is going. Add fuel, rake the ash from under it, open the air; then look for the set point in 20 minutes.'],
+    pitFalling: () => [
+      `${pit} is falling: ${temp}, set ${set}`,
+      'The fuel is going. Add fuel, rake the ash from under it, open the air; then look for the set point in 20 minutes.',
+    ],
     pitUnread: () => [`${pit} is not read`, 'Look at its probe, or read it by hand and type it in.'],
     coreWrap: () => [`${piece} at ${temp}: wrap`, 'Look at the bark: set, and not scraping off. Then wrap; the plan wraps from here on.'],
-    coreCheck: () => [`${piece} may be tender: feel it`, 'A probe in the thickest part from the side. Say how it feels; done is when it meets almost no resistance.'],
+    coreCheck: () => [
+      `${piece} may be tender: feel it`,
+      'A probe in the thickest part from the side. Say how it feels; done is when it meets almost no resistance.',
+    ],
     corePull: () => [`${piece} at ${temp}: pull`, `It climbs on by itself after ${set}. Pull it now, rest it, and write down the peak.`],
     probeLost: () => [
       `Probe ${alarm.channel ?? ''} silent for ${minutes}`,
@@ -48,7 +60,10 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
             ? 'It runs ahead of any core: it sits in fat, or too near the surface. Move it to the middle, clear of bone.'
             : 'It reads the same amount off all along. Read the piece by hand beside it, and check the probe in ice.',
     ],
-    longStall: () => [`${piece} stalls: ${minutes}`, 'Longer than nine in ten. Wrap it, or raise the pit a little; the levers below say what each gains.'],
+    longStall: () => [
+      `${piece} stalls: ${minutes}`,
+      'Longer than nine in ten. Wrap it, or raise the pit a little; the levers below say what each gains.',
+    ],
     oddsLow: () => [
       `${serving?.name ?? 'A serving'} may be late: ${formatShare(alarm.share ?? 0)} on time`,
       `${alarm.piece === undefined ? '' : `${piece} is the one. `}Look at the levers: what each gains and costs stands there.`,
@@ -59,8 +74,14 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
       `${piece} in the hold at ${temp}`,
       `${set} is the floor. Carve it now, or heat it to 74 °C (165 °F) and hold it hotter. Write down what was done.`,
     ],
-    poultryLow: () => [`${piece} has no peak written down`, `It must have reached ${set}. Measure the thickest part now; if it is under, put it back on the heat until it is there.`],
-    dangerZone: () => [`${piece} under ${formatTemp(57, units)} for ${minutes}`, 'Four hours is the limit for what may be held in that range. Raise the heat now; if the limit passes, it is discarded.'],
+    poultryLow: () => [
+      `${piece} has no peak written down`,
+      `It must have reached ${set}. Measure the thickest part now; if it is under, put it back on the heat until it is there.`,
+    ],
+    dangerZone: () => [
+      `${piece} under ${formatTemp(57, units)} for ${minutes}`,
+      'Four hours is the limit for what may be held in that range. Raise the heat now; if the limit passes, it is discarded.',
+    ],
     hotHoldCheck: () => [`${batch}: hot-hold check due`, 'Measure the coolest piece and type it in.'],
     coolingLate: () => [
       alarm.state === 'cooling5' ? `${batch} not at ${formatTemp(5, units)} in time` : `${batch} not at ${formatTemp(21, units)} after 2 h`,
@@ -82,7 +103,9 @@ export const alarmHistory = (
   return [
     `raised ${at(mark.raisedAtMs)}`,
     ...(mark.escalatedAtMs !== undefined
-      ? [`nobody answered: ${mark.escalatedTo === undefined ? 'all are asked' : `${memberName(messageContext, mark.escalatedTo)} is asked`} since ${at(mark.escalatedAtMs)}`]
+      ? [
+          `nobody answered: ${mark.escalatedTo === undefined ? 'all are asked' : `${memberName(messageContext, mark.escalatedTo)} is asked`} since ${at(mark.escalatedAtMs)}`,
+        ]
       : []),
     ...(mark.acknowledgedAtMs !== undefined ? [`${mark.acknowledgedBy ?? ''} answered ${at(mark.acknowledgedAtMs)}`] : []),
   ].join(', ');

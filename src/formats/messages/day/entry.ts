@@ -44,12 +44,17 @@ export function entryMessage(messageContext: MessageContext, { deed }: Pick<Entr
     reading: ({ piece, coreC, spot }) => `${tag(piece)} ${formatTemp(coreC, units)}${spot === 'thickest' ? '' : `, ${spot}`}`,
     pitReading: ({ pitId, pitC }) => `${pitName(messageContext, pitId)} ${formatTemp(pitC, units)}`,
     task: ({ taskId, did, reason }) => `${taskTitle(taskId)}: ${TASK_WORDS[did]}${reason ? `, ${reason}` : ''}`,
-    pit: ({ pitId, did, pitC }) => `${pitName(messageContext, pitId)} ${PIT_WORDS[did]}${pitC === undefined ? '' : ` to ${formatSetPoint(pitC, units)}`}`,
+    pit: ({ pitId, did, pitC }) =>
+      `${pitName(messageContext, pitId)} ${PIT_WORDS[did]}${pitC === undefined ? '' : ` to ${formatSetPoint(pitC, units)}`}`,
     channel: ({ deviceId, channel, piece, pitId }) =>
       `Probe ${channel} of ${deviceId} is in ${piece ? tag(piece) : pitId ? lowerPit(pitName(messageContext, pitId)) : 'nothing'}`,
     revision: ({ reason }) => reason,
     alarm: ({ did, causeId, to }) =>
-      did === 'acknowledged' ? `Answered: ${causeWords(causeId)}` : did === 'escalated' ? `Nobody answered ${causeWords(causeId)}${to ? `: ${memberName(messageContext, to)} is asked` : ''}` : `${did === 'raised' ? 'Alarm' : 'Over'}: ${causeWords(causeId)}`,
+      did === 'acknowledged'
+        ? `Answered: ${causeWords(causeId)}`
+        : did === 'escalated'
+          ? `Nobody answered ${causeWords(causeId)}${to ? `: ${memberName(messageContext, to)} is asked` : ''}`
+          : `${did === 'raised' ? 'Alarm' : 'Over'}: ${causeWords(causeId)}`,
     safety: ({ line, batchId, piece, tempC, action, corrects }) =>
       `${SAFETY_WORDS[line]}${piece ? ` ${tag(piece)}` : batchId ? `, ${batchName(messageContext, batchId).toLowerCase()}` : ''}${temp(tempC)}${action ? `; ${action}` : ''}${corrects ? ' (corrects an earlier line)' : ''}`,
     note: ({ text, piece }) => `${piece ? `${tag(piece)}: ` : ''}${text}`,

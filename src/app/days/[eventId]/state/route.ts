@@ -9,5 +9,7 @@ export async function GET(request: Request, params: Params) {
   const { version, json } = room.current();
   const seen = Number(new URL(request.url).searchParams.get('since'));
   if (seen === version) return new Response(null, { status: 204 });
-  return new Response(`{"version":${version},"day":${json}}`, { headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' } });
+  return new Response(`{"version":${version},"day":${json}}`, {
+    headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
+  });
 }

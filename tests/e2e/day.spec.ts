@@ -1,0 +1,333 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Browser, type Page } from '@playwright/test';
+
+interface Lived {
+  eventId: string;
+  onMs: number;
+  firstMs: number;
+  carveMs: number;
+  startedAtMs: number;
+}
+const BIN = path.resolve('node_modules/.bin/tsx');
+
+/** A day that is about to begin on the simulated world, in the database that is served. */
+function aDay(): Lived {
+  const out = execFileSync(BIN, ['tests/e2e/simulatedDay.ts', process.env.ANACHRON_DB!], { encoding: 'utf8' });
+  return JSON.parse(out.trim().split('\n').at(-1)!) as Lived;
+}
+
+async function phone(browser: Browser, name: string, eventId: string): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, timezoneId: 'America/Halifax' });
+  const page = await context.newPage();
+  await page.goto(`/yard/${eventId}`);
+  await page.getByRole('button', { name, exact: true }).click();
+  await expect(page.getByRole('navigation', { name: 'Yard' })).toBeVisible();
+  return page;
+}
+
+interface State {
+  day: {
+    nowMs: number;
+    phase: string;
+    pieces: {
+      key: string;
+      onAtMs?: number;
+      wrappedAtMs?: number;
+      pulledAtMs?: number;
+      carvedAtMs?: number;
+      lastLeftOut: boolean;
+      last?: { tempC: number };
+    }[];
+    tasks: { id: string; kind: string; status: string; dueMs: number }[];
+    alarms: { causeId: string; acknowledgedAtMs?: number }[];
+    revisions: { lever: string }[];
+    journalCount: number;
+    safety: object[];
+  };
+}
+const stateOf = (page: Page, eventId: string): Promise<State['day']> =>
+  page.evaluate(async (id) => ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day, eventId);
+
+/** Does what the phone asks for next, as a thumb would; false when there is nothing to do yet. */
+async function thumb(page: Page, eventId: string): Promise<boolean> {
+  const seeTo = page.getByRole('button', { name: 'I see to it' }).first();
+  if (await seeTo.isVisible()) {
+    await seeTo.click({ timeout: 2000 }).catch(() => {});
+    return true;
+  }
+  const { nowMs, tasks } = await stateOf(page, eventId);
+  const open = tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
+  if (!open[0] || open[0].dueMs > nowMs + 60_000) return false;
+  const next = page.getByRole('region', { name: 'Next task' });
+  const buttons = next.getByRole('button');
+  const label =
+    (await buttons
+      .first()
+      .textContent({ timeout: 2000 })
+      .catch(() => '')) ?? '';
+  await buttons
+    .first()
+    .click({ timeout: 2000 })
+    .catch(() => {});
+  // A piece's own sheet: it is done, and pulled.
+  if (/^[A-Z]{1,2}\d+$/.test(label.trim())) {
+    const sheet = page.getByRole('dialog');
+    await sheet
+      .getByRole('button', { name: 'Pulled' })
+      .click({ timeout: 3000 })
+      .catch(() => {});
+  }
+  await page.waitForTimeout(120);
+  return true;
+}
+
+async function speedTo(desk: Page, speed: string) {
+  await desk.getByRole('group', { name: 'Speed of the simulation' }).getByRole('button', { name: speed, exact: true }).click();
+}
+
+/** Lives on, a thumb on the phone, until something holds. */
+async function liveUntil(page: Page, eventId: string, holds: (day: State['day']) => boolean, seconds: number): Promise<State['day']> {
+  const until = Date.now() + seconds * 1000;
+  for (;;) {
+    const day = await stateOf(page, eventId);
+    if (holds(day)) return day;
+    if (Date.now() > until)
+      throw new Error(
+        `not in ${seconds} s: ${JSON.stringify(day.pieces.map(({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs }) => ({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs })))}`,
+      );
+    if (!(await thumb(page, eventId))) await page.waitForTimeout(150);
+  }
+}
+
+test('a whole day is lived, from lighting to the last carved piece', async ({ browser, page: desk }) => {
+  test.setTimeout(420_000);
+  const { eventId, onMs } = aDay();
+  await desk.goto(`/events/${eventId}/day`);
+  await expect(desk.getByText(/Simulated[:,]/).first()).toBeVisible();
+  const ada = await phone(browser, 'Ada', eventId);
+  const bo = await phone(browser, 'Bo', eventId);
+
+  await test.step('lit, loaded, read by hub and by hand', async () => {
+    await speedTo(desk, '600 x');
+    await liveUntil(ada, eventId, (day) => day.pieces.some((piece) => piece.onAtMs !== undefined && (piece.last?.tempC ?? 0) > 8), 90);
+    await speedTo(desk, '10 x');
+    await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Pits' }).click();
+    await ada.getByRole('button', { name: /^P2 / }).click();
+    const sheet = ada.getByRole('dialog', { name: 'P2' });
+    await sheet.getByRole('button', { name: 'Type a reading' }).click();
+    // Impossible first: it says so, and keeps nothing.
+    for (const digit of '999') await sheet.getByRole('button', { name: digit, exact: true }).click();
+    await sheet.getByRole('button', { name: /Keep for P2/ }).click();
+    await expect(sheet.getByRole('alert')).toContainText('cannot be a core');
+    for (const digit of '57') await sheet.getByRole('button', { name: digit, exact: true }).click();
+    await sheet.getByRole('button', { name: /Keep for P2/ }).click();
+    await expect(ada.getByRole('button', { name: /^P2 / })).toContainText('57 °F');
+    // The second phone, and the desk, see it without being touched.
+    await bo.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Pits' }).click();
+    await expect(bo.getByRole('button', { name: /^P2 / })).toContainText('57 °F');
+    await expect(desk.getByRole('region', { name: 'Journal' })).toContainText('P2 57 °F');
+    await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Now' }).click();
+  });
+
+  await test.step('a probe that slipped out is noticed, answered, and left out', async () => {
+    await speedTo(desk, '600 x');
+    await liveUntil(ada, eventId, (day) => day.nowMs > onMs + 95 * 60_000, 60);
+    await speedTo(desk, '60 x');
+    await expect(ada.getByRole('alert').filter({ hasText: 'The probe in P1 cannot be right' })).toBeVisible({ timeout: 60_000 });
+    await ada
+      .getByRole('alert')
+      .filter({ hasText: 'The probe in P1 cannot be right' })
+      .getByRole('button', { name: 'I see to it' })
+      .click();
+    await expect(ada.getByText(/Ada answered/).first()).toBeVisible();
+  });
+
+  await test.step('a falling fire rings, and is answered with fuel', async () => {
+    await speedTo(desk, '600 x');
+    await liveUntil(ada, eventId, (day) => day.nowMs > onMs + 195 * 60_000, 60);
+    await speedTo(desk, '60 x');
+    const alarm = ada.getByRole('alert').filter({ hasText: /is falling|too cool/ });
+    await expect(alarm).toBeVisible({ timeout: 90_000 });
+    await expect(alarm).toContainText('fuel');
+    await alarm.getByRole('button', { name: 'I see to it' }).click();
+    await expect(alarm).toHaveCount(0);
+  });
+
+  await test.step('the page is loaded again in the middle, and knows all', async () => {
+    const before = (await stateOf(ada, eventId)).journalCount;
+    await ada.reload();
+    await expect(ada.getByRole('button', { name: 'Ada', exact: true })).toBeVisible();
+    expect((await stateOf(ada, eventId)).journalCount).toBeGreaterThanOrEqual(before);
+  });
+
+  await test.step('a lever is taken and taken back', async () => {
+    await speedTo(desk, '10 x');
+    const levers = desk.getByRole('region', { name: 'Levers' });
+    // The day may be so sure that there is nothing to pull; then the serving is put under strain by its crew.
+    if (
+      !(await levers
+        .getByRole('button', { name: 'Take it' })
+        .first()
+        .isVisible()
+        .catch(() => false))
+    ) {
+      await ada.evaluate(
+        async (id) =>
+          void (await fetch(`/days/${id}/entries`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json' },
+            body: JSON.stringify({
+              eventId: id,
+              entries: [
+                {
+                  id: `cold-${Math.random()}`,
+                  atMs: ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day.nowMs,
+                  by: 'Ada',
+                  deed: { kind: 'pit', pitId: 'offset', did: 'setPoint', pitC: 105 },
+                },
+              ],
+            }),
+          })),
+        eventId,
+      );
+      await speedTo(desk, '60 x');
+    }
+    await expect(levers.getByRole('button', { name: 'Take it' }).first()).toBeVisible({ timeout: 90_000 });
+    await expect(levers).toContainText('Do nothing');
+    await levers.getByRole('button', { name: 'Take it' }).first().click();
+    const taken = levers.getByRole('list', { name: 'Taken' });
+    await expect(taken).toBeVisible();
+    expect((await stateOf(ada, eventId)).revisions).toHaveLength(1);
+    await taken.getByRole('button', { name: 'Take back' }).click();
+    await expect(taken).toHaveCount(0);
+    await ada.evaluate(
+      async (id) =>
+        void (await fetch(`/days/${id}/entries`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({
+            eventId: id,
+            entries: [
+              {
+                id: `warm-${Math.random()}`,
+                atMs: ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day.nowMs,
+                by: 'Ada',
+                deed: { kind: 'pit', pitId: 'offset', did: 'setPoint', pitC: 135 },
+              },
+            ],
+          }),
+        })),
+      eventId,
+    );
+  });
+
+  await test.step('a piece of a batch is wrapped and pulled alone', async () => {
+    await speedTo(desk, '600 x');
+    await liveUntil(
+      ada,
+      eventId,
+      (day) => day.pieces.filter((piece) => piece.key.startsWith('butt')).every((piece) => piece.wrappedAtMs !== undefined),
+      90,
+    );
+    await speedTo(desk, '10 x');
+    await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Pits' }).click();
+    await ada.getByRole('button', { name: /^P2 / }).click();
+    await ada.getByRole('dialog', { name: 'P2' }).getByRole('button', { name: 'Pulled' }).click();
+    await expect(ada.getByRole('button', { name: /^P2 / })).toContainText('pulled');
+    const { pieces } = await stateOf(ada, eventId);
+    expect(
+      pieces
+        .filter((piece) => piece.key.startsWith('butt'))
+        .map((piece) => piece.pulledAtMs !== undefined)
+        .sort(),
+    ).toEqual([false, true]);
+    await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Now' }).click();
+  });
+
+  await test.step('all is carved', async () => {
+    await speedTo(desk, '600 x');
+    await liveUntil(ada, eventId, (day) => day.pieces.every((piece) => piece.carvedAtMs !== undefined), 150);
+    await speedTo(desk, '1 x');
+  });
+
+  await test.step('a value that fails asks what was done; the log prints on one leaf', async () => {
+    await desk.getByRole('tab', { name: 'Safety log' }).click();
+    const log = desk.getByRole('region', { name: 'Safety log' });
+    await log.getByRole('button', { name: 'Hot holding', exact: true }).click();
+    const form = desk.getByRole('dialog', { name: 'Hot holding' });
+    await form.getByLabel(/Read, /).fill('120');
+    await expect(form.getByText(/Fails its rule/)).toBeVisible();
+    await expect(form.getByRole('button', { name: 'Write it down' })).toBeDisabled();
+    await form.getByLabel('What was done').fill('Reheated to 170 F in the oven');
+    await form.getByRole('button', { name: 'reheated' }).click();
+    await form.getByRole('button', { name: 'Write it down' }).click();
+    await expect(log.getByRole('table')).toContainText('Reheated to 170 F in the oven');
+    await log.getByRole('button', { name: 'Correct' }).last().click();
+    const again = desk.getByRole('dialog', { name: 'Hot holding' });
+    await again.getByLabel(/Read, /).fill('150');
+    await again.getByLabel('Why the earlier line was wrong').fill('Read the lid, not the meat');
+    await again.getByRole('button', { name: 'Write it down' }).click();
+    await expect(log.getByRole('row')).toHaveCount(3);
+    await desk.emulateMedia({ media: 'print' });
+    const leaf = (await desk.pdf({ format: 'Letter' })).toString('latin1');
+    expect(leaf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+    await desk.emulateMedia({ media: 'screen' });
+    const csv = await desk.evaluate(async (id) => await (await fetch(`/days/${id}/safety`)).text(), eventId);
+    expect(csv.split('\r\n').filter(Boolean)).toHaveLength(3);
+  });
+
+  await test.step('the day is ended, and says so everywhere', async () => {
+    await desk.getByRole('button', { name: 'End the day' }).click();
+    await desk.getByRole('button', { name: 'End it' }).click();
+    await expect(desk.getByRole('button', { name: 'Open it again' })).toBeVisible();
+    await expect(bo.getByRole('navigation', { name: 'Yard' })).toBeVisible();
+    await bo.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Now' }).click();
+    await expect(bo.getByText('The day has ended.')).toBeVisible();
+  });
+});
+
+test('the demo’s day under way is understood by whoever comes, in every light', async ({ browser }) => {
+  for (const light of ['light', 'dark', 'night']) {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    await context.addCookies([{ name: 'anachron-light', value: light, url: test.info().project.use.baseURL! }]);
+    const page = await context.newPage();
+    await page.goto('/');
+    const href = await page
+      .getByRole('link', { name: /pilots/ })
+      .first()
+      .getAttribute('href');
+    await page.goto(`/yard/${href!.split('/')[2]}`);
+    expect((await new AxeBuilder({ page }).analyze()).violations, `${light}, whose phone`).toEqual([]);
+    await page.getByRole('button', { name: 'Isa', exact: true }).click();
+    for (const tab of ['Now', 'Pits', 'Day', 'Safety']) {
+      await page.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: tab }).click();
+      expect((await new AxeBuilder({ page }).analyze()).violations, `${light}, ${tab}`).toEqual([]);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.goto(`/events/${href!.split('/')[2]}/day`);
+    await expect(page.getByRole('region', { name: 'Next task' })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations, `${light}, desk`).toEqual([]);
+    await context.close();
+  }
+});
+
+test('a device sends with its token, and impossible bodies are turned away while the day goes on', async ({ page, request }) => {
+  await page.goto('/settings');
+  await page.getByLabel('Name of the device').fill('Kettle');
+  await page.getByRole('button', { name: 'Make a token' }).click();
+  const token = (await page.locator('code').textContent())!;
+  const send = (data: unknown, by = token) =>
+    request.post('/api/readings', { data: data as object, headers: { Authorization: `Bearer ${by}` } });
+  expect((await send({ readings: [{ channel: '1', c: 63.2 }] })).status()).toBe(200);
+  expect((await send({ readings: [{ channel: '1', c: 900 }] })).status()).toBe(422);
+  expect((await send({ readings: [{ channel: '1', c: 60 }] }, 'anr_somebody-elses-token')).status()).toBe(401);
+  expect((await send('x'.repeat(600_000))).status()).toBe(413);
+  await page.reload();
+  await expect(page.getByText('Kettle')).toBeVisible();
+  await expect(page.getByText('has sent', { exact: true })).toBeVisible();
+  await page.getByLabel('Message broker').fill('ftp://nowhere');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText(/Give an address such as mqtt/)).toBeVisible();
+});
