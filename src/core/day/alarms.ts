@@ -5,7 +5,7 @@ import type { Entry, PieceKey } from './entry';
 import type { DayForecast } from './forecaster';
 import { runOf, type KeptDay } from './keptDay';
 import type { ServingNow } from './odds';
-import { useOf, type DayReadings, type MinuteReading, type TempAt } from './readings';
+import { channelUse, type DayReadings, type MinuteReading, type TempAt } from './readings';
 import type { DayTask } from './retime';
 import { hotHoldDue, coolingDue, poultryDue } from './safetyLog';
 import { isOn, pitOf, setPointAt, type DayState, type PieceState, type PitState } from './state';
@@ -74,6 +74,7 @@ const FALLEN_C = 8;
 const FAST_C_PER_MIN = 2.2;
 const SILENT_MIN = 10;
 const HOLD_MARGIN_C = 3;
+const BELIEVED_WITHIN_C = 15;
 /** A danger-zone clock rings this long before its limit. */
 const ZONE_WARN_MIN = 30;
 /** Odds ring once they are clearly under what was asked, and are quiet again once they are clearly not. */
@@ -184,7 +185,7 @@ const below = (readings: readonly TempAt[], limitC: number) => readings.every((e
 function isSettling(pit: PitState, nowMs: number, recoverMin: number): { opened: boolean; set: boolean } {
   const within = (atMs: number | undefined, minutes: number) => atMs !== undefined && nowMs - atMs < minutes * MS_PER_MIN;
   return {
-    opened: within(pit.openedAtMs.at(-1), 3 * recoverMin + 5),
+    opened: within(pit.openedAtMs.at(-1), 2 * recoverMin + 4),
     set: within(pit.setPoints.at(-1)?.atMs, 40) || within(pit.litAtMs, 60),
   };
 }
@@ -212,7 +213,7 @@ function probeAlarms({ state, minutes, forecast, nowMs }: AlarmFacts): Alarm[] {
     lastOf.set(`${deviceId}/${channel}`, Math.max(atMs, lastOf.get(`${deviceId}/${channel}`) ?? 0));
   for (const [name, lastMs] of lastOf) {
     const [deviceId, channel] = [name.slice(0, name.lastIndexOf('/')), name.slice(name.lastIndexOf('/') + 1)];
-    const use = useOf(state.channels, deviceId, channel, nowMs);
+    const use = channelUse(state.channels, deviceId, channel, nowMs);
     const piece = use?.piece === undefined ? undefined : state.pieces[use.piece];
     const wanted = piece ? isOn(piece) : use?.pitId !== undefined && hasMeat(state, use.pitId, nowMs);
     if (!wanted || nowMs - lastMs < SILENT_MIN * MS_PER_MIN) continue;
@@ -260,14 +261,17 @@ function pieceAlarms({ kept, state, readings, forecast, nowMs }: AlarmFacts): Al
     const method = batch && methodIn(library, batch.methodId);
     const run = runOf(kept, piece.key);
     if (!batch || !cut || !method || !run || !isOn(piece)) return [];
+    const foreseen = forecast?.pieces[piece.key];
     const read = (readings.pieces[piece.key] ?? []).filter((each) => each.atMs >= piece.onAtMs!);
     const ignored = new Set(forecast?.pieces[piece.key]?.ignored.map((each) => each.atMs));
     const trusted = forecast?.pieces[piece.key]?.probe?.state ?? 'good';
     const last = read.filter((each) => !ignored.has(Math.round(each.atMs))).at(-1);
-    const foreseen = forecast?.pieces[piece.key];
     const at = { piece: piece.key, batchId: piece.batchId, pitId: pitOf(piece, nowMs), atMs: nowMs };
     const found: Alarm[] = [];
-    const fresh = last && nowMs - last.atMs < SILENT_MIN * MS_PER_MIN && trusted === 'good';
+    // A core that is far from where it is believed is a probe that has just slipped, not one to be acted on.
+    const believed = foreseen?.coreNowC;
+    const likely = last !== undefined && (believed === undefined || Math.abs(last.tempC - believed.p50) < BELIEVED_WITHIN_C);
+    const fresh = last && likely && nowMs - last.atMs < SILENT_MIN * MS_PER_MIN && trusted === 'good';
     const wrapC = method.wrapWhen?.coreC;
     if (fresh && method.wrap !== 'none' && wrapC !== undefined && piece.wrappedAtMs === undefined && last.tempC >= wrapC)
       found.push({ ...at, causeId: `coreWrap/${piece.key}`, code: 'coreWrap', urgency: 'soon', tempC: last.tempC, setC: wrapC });

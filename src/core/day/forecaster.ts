@@ -1,6 +1,6 @@
 import { predictiveLaw, SHIPPED_PARAMETERS, type CookSetup } from '../forecast';
 import { DONE_SHARES, LiveForecast, type LiveDeed, type LiveReadings, type ProbeState, type Reforecast } from '../live';
-import { cutIn, isPoultry, type Pit, type Run } from '../model';
+import { cutIn, isPoultry, type Run } from '../model';
 import { pieceOfRun, type PieceOfRun } from '../planning';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Feel, PieceKey } from './entry';

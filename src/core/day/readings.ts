@@ -24,7 +24,7 @@ export interface DayReadings {
 }
 
 /** What a channel sits in at an instant. */
-export const useOf = (channels: readonly ChannelUse[], deviceId: string, channel: string, atMs: number): ChannelUse | undefined =>
+export const channelUse = (channels: readonly ChannelUse[], deviceId: string, channel: string, atMs: number): ChannelUse | undefined =>
   channels.reduce<ChannelUse | undefined>(
     (found, use) =>
       use.deviceId === deviceId && use.channel === channel && use.fromMs <= atMs && (!found || use.fromMs >= found.fromMs) ? use : found,
@@ -40,7 +40,7 @@ export function readingsOf(state: DayState, minutes: readonly MinuteReading[], l
   const pits: Record<string, TempAt[]> = {};
   const put = (list: Record<string, TempAt[]>, key: string, reading: TempAt) => (list[key] ??= []).push(reading);
   for (const { deviceId, channel, atMs, meanC } of minutes) {
-    const use = useOf(state.channels, deviceId, channel, atMs);
+    const use = channelUse(state.channels, deviceId, channel, atMs);
     if (use?.piece !== undefined) put(pieces, use.piece, { atMs, tempC: meanC });
     else if (use?.pitId !== undefined) put(pits, use.pitId, { atMs, tempC: meanC });
   }

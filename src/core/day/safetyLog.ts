@@ -1,6 +1,6 @@
 import { cutIn, isPoultry } from '../model';
 import { COOLING_RULE, coreRuleOf, limitsOf, SAFETY_RULES } from '../safety';
-import { addMinutes, MS_PER_MIN } from '../units';
+import { addMinutes } from '../units';
 import type { PieceKey, SafetyLine } from './entry';
 import type { KeptDay } from './keptDay';
 import type { DayState, SafetyEntry } from './state';
@@ -145,5 +145,3 @@ export function safetyDue(kept: KeptDay, state: DayState, nowMs: number): Safety
   const all = [...received, ...peaks, ...poultryDue(kept, state, nowMs), ...hotHoldDue(kept, state, nowMs), ...coolingDue(state, nowMs)];
   return all.sort((a, b) => a.dueMs - b.dueMs);
 }
-
-export const minutesLeft = (due: SafetyDue, nowMs: number): number => (due.dueMs - nowMs) / MS_PER_MIN;

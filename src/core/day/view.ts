@@ -5,7 +5,7 @@ import type { Journal } from './journal';
 import type { KeptDay } from './keptDay';
 import type { DayLever } from './levers';
 import { oddsNow, type ServingNow } from './odds';
-import { useOf, type DayReadings } from './readings';
+import { channelUse, type DayReadings } from './readings';
 import { retime, type DayTask } from './retime';
 import { safetyDue, type SafetyDue } from './safetyLog';
 import { setPointAt, type AlarmMark, type DayState, type PieceState, type Revision, type SafetyEntry } from './state';
@@ -66,7 +66,7 @@ export function dayView(
   const lastOf = (list: DayReadings['pieces'][string] | undefined) => list?.at(-1);
   const names = new Map(state.channels.map((use) => [`${use.deviceId}\n${use.channel}`, use]));
   const channels = [...names.values()].map(({ deviceId, channel }) => {
-    const use = useOf(state.channels, deviceId, channel, nowMs);
+    const use = channelUse(state.channels, deviceId, channel, nowMs);
     return { deviceId, channel, piece: use?.piece, pitId: use?.pitId, spot: use?.spot };
   });
   return {

@@ -1,6 +1,6 @@
 export type { CoreReading, ProbeState } from './probe';
 export { DONE_SHARES, LiveForecast } from './reforecast';
-export type { FeltAt, LiveReadings, Reforecast } from './reforecast';
+export type { LiveReadings, Reforecast } from './reforecast';
 export { reforecastLogged } from './logged';
 export type { LoggedReading, LoggedReforecast } from './logged';
 export type { LiveDeed, PitReading } from './samples';

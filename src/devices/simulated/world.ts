@@ -151,7 +151,8 @@ export class SimulatedWorld {
     }
     for (const [pitId, fire] of this.fires) {
       const own = (this.spec.faults ?? []).filter((fault) => fault.kind !== 'probe' && fault.pitId === pitId && this.within(fault));
-      if (own.some((fault) => fault.kind === 'fireFails')) fire.fuel = Math.max(0, fire.fuel - 0.004);
+      // Wet wood: whatever is put on does not burn.
+      if (own.some((fault) => fault.kind === 'fireFails')) fire.fuel = Math.min(fire.fuel, 0.03);
       if (own.some((fault) => fault.kind === 'lidOpen')) fire.airC -= 0.9;
       fire.step(STEP_S, now, taken.get(pitId) ?? 0, own.some((fault) => fault.kind === 'flare') ? FLARE_W : 0);
     }

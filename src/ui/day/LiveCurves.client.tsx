@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import type { DayReadings, PieceView } from '../../core/day';
 import { clockTime } from '../../formats/clock';
 import { tagOfPiece } from '../../formats/messages/day/names';
-import { pitName, type MessageContext } from '../../formats/messages/names';
+import { type MessageContext } from '../../formats/messages/names';
 import { tempIn } from '../../formats/units';
 import { Chart, chartAxis, chartFont, chartFrame, faint, type Drawing, type Ink } from '../kit/Chart.client';
 import type { DayScreen } from './dayScreen';
