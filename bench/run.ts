@@ -4,6 +4,7 @@ import { buildPlan } from '../src/core/planning';
 import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
 import { arrange, type Ground } from '../src/core/packing';
+import { benchAlarms, benchWorldCooks } from './day';
 import { benchExact } from './exact';
 import { benchLive } from './live';
 import { benchPages } from './pages';
@@ -136,5 +137,7 @@ benchPlanner([
 benchDrag();
 benchOdds();
 benchLive();
+benchWorldCooks(25);
+benchAlarms(20);
 await benchExact(30);
 benchPages();

@@ -32,6 +32,7 @@ try {
   const page = await context.newPage();
   await page.goto(base);
   const event = (await page.getByRole('link', { name: 'Gannet Point, 150 years' }).getAttribute('href')).replace(/\/plan$/, '');
+  const pilots = (await page.getByRole('link', { name: /pilots/ }).first().getAttribute('href')).split('/')[2];
   const take = async (name, address) => {
     await page.goto(base + address);
     await page.waitForTimeout(2500);
@@ -48,6 +49,14 @@ try {
   await take('safety', `${event}/safety`);
   await take('pits', `${event}/pits`);
   await take('plan', `${event}/plan`);
+  await take('day', `/events/${pilots}/day`);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.evaluate(() => localStorage.setItem('anachron-name', 'Isa'));
+  await take('yard-noon', `/yard/${pilots}`);
+  await page.getByRole('button', { name: 'Light for the night' }).click();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'yard-night.png') });
+  await page.getByRole('button', { name: 'Light for noon' }).click();
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${base}${event}/plan`);
   await page.waitForTimeout(2500);

@@ -39,7 +39,34 @@ export const ACTIONS: Record<string, unknown> = {
   saveMethod: plain({ ...METHODS[0]!, id: 'hostile-method', pitRangeC: [110, 130], pitC: 121 }),
   saveRecipe: plain({ ...RECIPES[0]!, id: 'hostile-recipe' }),
   restoreEntry: { kind: 'cut', id: 'hostile-cut' },
+  startDay: { eventId: 'EVENT', by: 'Ann' },
+  setDaySpeed: { eventId: 'EVENT', speed: 10 },
+  guessLog: { text: 'Time,A\n2027-06-19 05:00,250\n' },
+  importLog: {
+    eventId: 'EVENT',
+    deviceId: 'Box',
+    text: 'Time,A\n2026-06-19 05:00,250\n',
+    columns: { time: 'Time', temps: ['A'], unit: 'F' },
+  },
+  saveDaySettings: { brokerUrl: '', topic: 'anachron', escalateMin: 10, hotHoldEveryMin: 120 },
+  makeToken: { name: 'Kettle' },
+  endToken: { id: 'nobody' },
 };
+
+/** An entry of a day, and readings, as they are sent; to be spoilt. */
+export const ENTRIES = (eventId: string) => ({
+  eventId,
+  entries: [
+    { id: 'hostile-1', atMs: Date.now(), by: 'Ann', deed: { kind: 'reading', piece: 'pilot-pork/pork-1', spot: 'thickest', coreC: 71.5 } },
+    {
+      id: 'hostile-2',
+      atMs: Date.now(),
+      by: 'Ann',
+      deed: { kind: 'revision', lever: 'x', reason: 'y', changes: [{ what: 'setPoint', pitId: 'trailer', pitC: 130 }] },
+    },
+  ],
+});
+export const READINGS = { readings: [{ channel: '1', c: 63.2, at: '2026-06-19T05:00:00Z' }] };
 
 /** Files as text, right and to be spoilt. */
 export const FILES = {
@@ -56,6 +83,13 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'events/[eventId]/edits': (id) => [`/events/${id}/edits`],
   'events/[eventId]/run-sheet/csv': (id) => [`/events/${id}/run-sheet/csv`],
   'events/[eventId]/run-sheet/calendar': (id) => [`/events/${id}/run-sheet/calendar`],
+  // What streams has no end: only that of a day that is not there is asked for.
+  'days/[eventId]/stream': () => ['/days/nobody/stream'],
+  'days/[eventId]/state': (id) => [`/days/${id}/state`],
+  'days/[eventId]/entries': (id) => [`/days/${id}/entries`],
+  'days/[eventId]/curves': (id) => [`/days/${id}/curves`],
+  'days/[eventId]/safety': (id) => [`/days/${id}/safety`],
+  'api/readings': () => ['/api/readings'],
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],
 };
 
@@ -63,12 +97,13 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
 export const COMMANDS: Record<string, string[][]> = {
   solve: [[], ['nowhere.json'], ['docs'], ['SPOILT'], ['SPOILT', '--iterations', '1e9'], ['SPOILT', '--seed', '-1']],
   predict: [[], ['nowhere.csv'], ['docs'], ['SPOILT']],
+  reforecast: [[], ['nowhere.csv', 'nowhere.csv'], ['docs', 'docs'], ['SPOILT', 'SPOILT']],
   fit: [['nowhere.csv'], ['docs']],
   reference: [],
   schemas: [],
 };
 
-export const PAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety'];
+export const PAGES = ['brief', 'buying', 'prep', 'pits', 'plan', 'racks', 'run-sheet', 'service', 'safety', 'day'];
 
 const below = (folder: string): string[] => readdirSync(folder, { recursive: true, encoding: 'utf8' });
 

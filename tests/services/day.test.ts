@@ -1,6 +1,9 @@
+import { readFileSync } from 'node:fs';
+import addFormats from 'ajv-formats';
+import Ajv2020 from 'ajv/dist/2020';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Deed, MinuteReading } from '../../src/core/day';
-import { check, EntriesInput } from '../../src/inputs';
+import { check, EntriesInput, SentReadings } from '../../src/inputs';
 import { loadDay, loadEntries, loadMinutes, purgeReadings, RAW_FOR_MS } from '../../src/persistence';
 import { receiveReadings } from '../../src/runtime/readingsDoor';
 import {
@@ -135,6 +138,21 @@ describe('readings', () => {
     expect(await refused({ channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 }, { channel: '1', c: 60 })).toEqual([
       'tooManyReadings',
     ]);
+  });
+
+  it('are what their published schema says, the example among them', async () => {
+    const read = (name: string) => JSON.parse(readFileSync(`docs/formats/readings.${name}.json`, 'utf8')) as object;
+    const ajv = new Ajv2020({ allowUnionTypes: true });
+    addFormats(ajv);
+    const holds = ajv.compile(read('schema'));
+    const example = read('example') as { readings: object[] };
+    expect(holds(example)).toBe(true);
+    expect(check(SentReadings, example).ok).toBe(true);
+    for (const wrong of [{}, { channel: '1' }, { channel: '', c: 1 }, { channel: '1', c: 900 }, { channel: '1', c: 1, at: 'now' }, { channel: '1', c: 1, more: 1 }]) {
+      expect(holds({ readings: [wrong] }), JSON.stringify(wrong)).toBe(false);
+      const { token } = must(await makeToken(context, { name: 'Kettle' }));
+      expect((await receiveReadings(context, token, { readings: [wrong] })).ok, JSON.stringify(wrong)).toBe(false);
+    }
   });
 
   it('come from a logger’s file, whose columns are remembered', async () => {
