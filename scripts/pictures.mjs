@@ -32,7 +32,12 @@ try {
   const page = await context.newPage();
   await page.goto(base);
   const event = (await page.getByRole('link', { name: 'Gannet Point, 150 years' }).getAttribute('href')).replace(/\/plan$/, '');
-  const pilots = (await page.getByRole('link', { name: /pilots/ }).first().getAttribute('href')).split('/')[2];
+  const pilots = (
+    await page
+      .getByRole('link', { name: /pilots/ })
+      .first()
+      .getAttribute('href')
+  ).split('/')[2];
   const take = async (name, address) => {
     await page.goto(base + address);
     await page.waitForTimeout(2500);

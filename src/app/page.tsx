@@ -1,5 +1,5 @@
 import { context as openContext } from '../runtime/context';
-import { listEvents } from '../services';
+import { listEvents, runningDays } from '../services';
 import { EventsPage } from '../ui/events/EventsPage.client';
 import { SiteHeader } from '../ui/shell/Header';
 import { createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
@@ -8,7 +8,8 @@ export const dynamic = 'force-dynamic';
 
 export default async function Page() {
   const context = await openContext();
-  const events = await listEvents(context);
+  const running = new Set((await runningDays(context)).map((day) => day.eventId));
+  const events = (await listEvents(context)).map((event) => ({ ...event, underWay: running.has(event.id) }));
   return (
     <>
       <SiteHeader here="events" />

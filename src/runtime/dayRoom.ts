@@ -64,6 +64,7 @@ const CATCH_UP_MS = 30 * 60_000;
 /** What a channel of the simulated hub is called. */
 export const SIMULATED_HUB = 'Simulated hub';
 const HUB_EVERY_S = 10;
+const PUBLISH_EVERY_MS = 1000;
 
 /** One day under way in this process: its journal and readings in memory, its forecast, and who watches. */
 export class DayRoom {
@@ -173,11 +174,17 @@ export class DayRoom {
       await this.watch(nowMs);
     }
     if (this.dirty || !this.forecast || nowMs - this.forecast.atMs >= FORECAST_EVERY_MS) void this.reforecast();
-    this.publish();
+    // Whatever is done is shown at once; what only time and readings change, now and then.
+    if (this.house.realMs() - this.publishedMs >= PUBLISH_EVERY_MS) this.publish();
   }
 
+  private sorted?: { of: string; readings: DayReadings };
+  /** Readings by piece and pit; sorted anew only when a minute is over, a reading came or the journal grew. */
   private readings(nowMs: number): DayReadings {
-    return readingsOf(this.journal.state, this.book.over(nowMs), lowestCounts(this.day.kept));
+    const of = `${Math.floor(nowMs / 60_000)}/${this.book.version}/${this.journal.entries.length}`;
+    if (this.sorted?.of !== of)
+      this.sorted = { of, readings: readingsOf(this.journal.state, this.book.over(nowMs), lowestCounts(this.day.kept)) };
+    return this.sorted.readings;
   }
 
   /** Alarms as entries of the house; and what a simulated crew does by itself. */
@@ -250,7 +257,9 @@ export class DayRoom {
     };
   }
 
+  private publishedMs = -Infinity;
   private publish(): void {
+    this.publishedMs = this.house.realMs();
     const view = this.view();
     // The clock alone is no news: every screen has one.
     const { nowMs: _, ...rest } = view;

@@ -148,7 +148,14 @@ describe('readings', () => {
     const example = read('example') as { readings: object[] };
     expect(holds(example)).toBe(true);
     expect(check(SentReadings, example).ok).toBe(true);
-    for (const wrong of [{}, { channel: '1' }, { channel: '', c: 1 }, { channel: '1', c: 900 }, { channel: '1', c: 1, at: 'now' }, { channel: '1', c: 1, more: 1 }]) {
+    for (const wrong of [
+      {},
+      { channel: '1' },
+      { channel: '', c: 1 },
+      { channel: '1', c: 900 },
+      { channel: '1', c: 1, at: 'now' },
+      { channel: '1', c: 1, more: 1 },
+    ]) {
       expect(holds({ readings: [wrong] }), JSON.stringify(wrong)).toBe(false);
       const { token } = must(await makeToken(context, { name: 'Kettle' }));
       expect((await receiveReadings(context, token, { readings: [wrong] })).ok, JSON.stringify(wrong)).toBe(false);

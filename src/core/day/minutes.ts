@@ -13,6 +13,8 @@ const MINUTE_MS = 60_000;
 export class MinuteBook {
   private readonly minutes = new Map<string, MinuteReading>();
   private sorted?: MinuteReading[];
+  /** Goes up with every reading taken in. */
+  version = 0;
 
   constructor(known: readonly MinuteReading[] = []) {
     for (const each of known) this.minutes.set(keyOf(each.deviceId, each.channel, each.atMs), { ...each });
@@ -37,7 +39,10 @@ export class MinuteBook {
       this.minutes.set(key, now);
       changed.set(key, now);
     }
-    if (readings.length > 0) this.sorted = undefined;
+    if (readings.length > 0) {
+      this.sorted = undefined;
+      this.version++;
+    }
     return [...changed.values()];
   }
 

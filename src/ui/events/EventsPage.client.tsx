@@ -1,5 +1,5 @@
 'use client';
-import { CalendarPlus, Ellipsis } from 'lucide-react';
+import { CalendarPlus, Ellipsis, Flame } from 'lucide-react';
 import Link from 'next/link';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -24,6 +24,8 @@ export interface EventCard {
   lastServingMs?: number;
   guests: number;
   cuts: number;
+  /** Its cook day has begun and not ended. */
+  underWay?: boolean;
 }
 
 export interface EventActions {
@@ -148,6 +150,14 @@ function EventRow({
         <Link href={`/events/${event.id}/plan`} className="font-title text-[1.1rem] font-bold hover:underline">
           {event.name}
         </Link>
+        {event.underWay && (
+          <Link
+            href={`/events/${event.id}/day`}
+            className="ml-3 inline-flex items-center gap-1 text-[0.95rem] font-semibold text-ember-ink hover:underline"
+          >
+            <Flame size={16} aria-hidden /> Cook day under way
+          </Link>
+        )}
         <p className="truncate text-soft">
           {[
             event.place,
