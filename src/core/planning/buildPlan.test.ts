@@ -157,6 +157,7 @@ describe('the stages of an event', () => {
       'run-sheet': 'settled',
       service: 'settled',
       safety: 'settled',
+      day: 'open',
     });
   });
 });

@@ -26,13 +26,15 @@ export function Alarms({ day, ground, context, say }: AlarmsProps) {
           <div
             key={mark.causeId}
             role="alert"
-            className={`border-l-[6px] bg-sheet px-4 py-3 ${mark.alarm.urgency === 'now' ? 'border-bad' : 'border-warn'}`}
+            className={`border-l-[6px] bg-sheet px-4 py-3 lg:flex lg:items-center lg:justify-between lg:gap-6 ${mark.alarm.urgency === 'now' ? 'border-bad' : 'border-warn'}`}
           >
-            <p className={`flex items-start gap-2 text-[1.12rem] font-bold ${mark.alarm.urgency === 'now' ? 'text-bad' : 'text-warn'}`}>
-              <BellRing size={20} className="mt-0.5 shrink-0" aria-hidden />
-              {message.title}
-            </p>
-            <p className="mt-1 text-[1rem]">{message.todo}</p>
+            <div>
+              <p className={`flex items-start gap-2 text-[1.12rem] font-bold ${mark.alarm.urgency === 'now' ? 'text-bad' : 'text-warn'}`}>
+                <BellRing size={20} className="mt-0.5 shrink-0" aria-hidden />
+                {message.title}
+              </p>
+              <p className="mt-1 text-[1rem]">{message.todo}</p>
+            </div>
             <div className="mt-2 flex items-center justify-between gap-3">
               <p className="text-[0.86rem] text-soft">
                 {message.who ? `${message.who}, ` : ''}

@@ -37,7 +37,7 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
   const who = list((task.who ?? []).map((id) => memberName(context, id)));
   const time = clockTime(task.dueMs, context.event.timeZone, context.units.clock);
   const done = () => say({ kind: 'task', taskId: task.id, did: 'done' }, `${message.title}: done`);
-  const wide = 'min-h-14 rounded border px-3 text-[1.05rem] font-bold';
+  const wide = 'min-h-14 rounded border px-2 text-[1.05rem] font-bold whitespace-nowrap';
   return (
     <section aria-label="Next task" className="border-b border-line bg-sheet px-4 pb-4 pt-3">
       <p className="text-[0.92rem] text-soft">
@@ -66,7 +66,7 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
           </button>
         </div>
       ) : (
-        <div className="mt-3 grid grid-cols-[2fr_1fr_1fr] gap-2">
+        <div className="mt-3 grid grid-cols-[1fr_auto_auto] gap-2">
           <button type="button" className={`${wide} border-ember bg-ember text-on-ember`} onClick={done}>
             {DONE_WORDS[task.kind] ?? 'Done'}
           </button>

@@ -8,7 +8,7 @@ export function OddsLine({ day, context }: { day: DayScreen; context: MessageCon
   const { event, units } = context;
   if (day.odds.length === 0) return null;
   return (
-    <p className="flex flex-wrap gap-x-5 border-b border-line px-4 py-1.5 text-[0.96rem]">
+    <p className="flex flex-wrap gap-x-5 px-4 py-1.5 text-[0.96rem]">
       {day.odds.map((odds) => {
         const serving = event.servings.find((each) => each.id === odds.servingId)!;
         const low = odds.onTimeShare < Math.min(event.confidence, odds.plannedShare) - 0.04;

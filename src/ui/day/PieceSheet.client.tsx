@@ -47,6 +47,8 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
   const button = 'min-h-12 rounded border border-line px-3 text-[1rem] font-semibold';
   const strong = 'min-h-12 rounded border border-ember bg-ember px-3 text-[1rem] font-bold text-on-ember';
   const { forecast } = piece;
+  // What a probe says that cannot be a core is written down nowhere as one.
+  const coreC = piece.lastLeftOut ? undefined : piece.last?.tempC;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={tag} description={lifeOf(piece, time)}>
       {reading ? (
@@ -80,10 +82,7 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
                     type="button"
                     className={feel === 'tender' ? strong : button}
                     onClick={() => {
-                      say(
-                        { kind: 'checked', piece: piece.key, feel, ...(piece.last && { coreC: piece.last.tempC }) },
-                        `${tag} felt ${feel}`,
-                      );
+                      say({ kind: 'checked', piece: piece.key, feel, ...(coreC !== undefined && { coreC }) }, `${tag} felt ${feel}`);
                       if (feel !== 'tender') onClose();
                     }}
                   >
@@ -124,11 +123,7 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
                 </button>
               ))}
             {on && (
-              <button
-                type="button"
-                className={strong}
-                onClick={() => does('pulled', 'pulled', piece.last ? { coreC: piece.last.tempC } : {})}
-              >
+              <button type="button" className={strong} onClick={() => does('pulled', 'pulled', coreC === undefined ? {} : { coreC })}>
                 Pulled
               </button>
             )}

@@ -83,7 +83,7 @@ export function Yard({ ground, first, version }: YardProps) {
         (a, b) =>
           Number(b.onAtMs !== undefined && b.pulledAtMs === undefined) - Number(a.onAtMs !== undefined && a.pulledAtMs === undefined),
       )
-      .map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.last?.tempC })),
+      .map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.lastLeftOut ? undefined : each.last?.tempC })),
     ...day.pits
       .filter((pit) => pit.litAtMs !== undefined)
       .map((pit) => ({ key: `pit/${pit.pitId}`, tag: pitName(context, pit.pitId), last: pit.last?.tempC })),
