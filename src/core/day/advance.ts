@@ -1,6 +1,6 @@
 import type { Task } from '../model';
-import type { Deed, Entry, PieceKey, PieceStep } from './entry';
-import { piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
+import type { Deed, Entry, PieceKey, PieceStep, PlanChange } from './entry';
+import { laidOffsetC, piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
 import { setPointAt, type DayState, type PieceState, type PitState, type TaskMark } from './state';
 
 /** What an entry asks of the house beside the new state. Services carry it out. */
@@ -80,18 +80,9 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
     }
     case 'revision': {
       const { lever, changes, reason } = deed;
-      const revised = { ...state, revisions: [...state.revisions, { entryId: id, atMs, by, lever, reason, changes }] };
-      // A set point is a fact of the pit as soon as somebody turns to it.
-      return {
-        state: changes.reduce(
-          (day, change) =>
-            change.what === 'setPoint' && change.pitId in day.pits
-              ? withPit(day, change.pitId, (pit) => ({ ...pit, setPoints: [...pit.setPoints, { atMs, pitC: change.pitC }] }))
-              : day,
-          revised,
-        ),
-        effects,
-      };
+      const from = changes.map((change) => replacedBy(kept, state, change, atMs));
+      const revised = { ...state, revisions: [...state.revisions, { entryId: id, atMs, by, lever, reason, changes, from }] };
+      return { state: changes.reduce((day, change) => changed(kept, day, change, atMs), revised), effects };
     }
     case 'alarm':
       return { state: alarmed(state, deed, atMs, by), effects };
@@ -108,6 +99,47 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
       return { state, effects: [] };
   }
 }
+
+/** What a change takes the place of. */
+function replacedBy(kept: KeptDay, state: DayState, change: PlanChange, atMs: number): number | string | undefined {
+  switch (change.what) {
+    case 'setPoint':
+      return state.pits[change.pitId] && setPointAt(state.pits[change.pitId]!, atMs);
+    case 'servingAt':
+      return servingAtMs(kept, state, change.servingId);
+    case 'finishIn':
+      return state.pieces[change.pieces[0] ?? '']?.pits.at(-1)?.pitId;
+    case 'holdIn':
+      return kept.plan.runs.find((run) => run.id === state.pieces[change.pieces[0] ?? '']?.runId)?.hold.gearId;
+    default:
+      return undefined;
+  }
+}
+
+/** When a serving is, with what was put back so far. */
+function servingAtMs(kept: KeptDay, { revisions }: DayState, servingId: string): number | undefined {
+  const put = revisions.flatMap((each) => each.changes).findLast((change) => change.what === 'servingAt' && change.servingId === servingId);
+  return put?.what === 'servingAt' ? put.atMs : kept.input.event.servings.find((each) => each.id === servingId)?.atMs;
+}
+
+/** What of a change is a fact as soon as somebody takes it: a dial that is turned, two pieces that change places. */
+function changed(kept: KeptDay, state: DayState, change: PlanChange, atMs: number): DayState {
+  if (change.what === 'setPoint' && change.pitId in state.pits)
+    return withPit(state, change.pitId, (pit) => ({ ...pit, setPoints: [...pit.setPoints, { atMs, pitC: change.pitC }] }));
+  if (change.what === 'swap') {
+    const [first, second] = change.pieces;
+    if (!(first in state.pieces) || !(second in state.pieces)) return state;
+    const hotterByC = laidNowC(kept, state, second) - laidNowC(kept, state, first);
+    const shifted = (day: DayState, key: PieceKey, byC: number) =>
+      withPiece(day, key, (piece) => ({ ...piece, shifts: [...piece.shifts, { atMs, hotterByC: byC }] }));
+    return shifted(shifted(state, first, hotterByC), second, -hotterByC);
+  }
+  return state;
+}
+
+/** How much hotter than the set point a piece lies now. */
+export const laidNowC = (kept: KeptDay, state: DayState, key: PieceKey): number =>
+  (state.pieces[key]?.shifts ?? []).reduce((sum, shift) => sum + shift.hotterByC, laidOffsetC(kept, key));
 
 function phased(state: DayState, { did, reason }: Extract<Deed, { kind: 'day' }>, atMs: number): DayState {
   const closed = state.pauses.map((pause) => (pause.toMs === undefined ? { ...pause, toMs: atMs } : pause));

@@ -179,6 +179,50 @@ describe('the forecasts of a day', () => {
     expect(taken.pits.offset!.setPoints.at(-1)!.pitC).toBe(raise.pitC);
   });
 
+  it('run early are slowed, held, vented, pulled in parts; never below a hard value while meat is bare', () => {
+    const late = foldDay(kept, [
+      ...lived.journal.entries,
+      said(nowMs, {
+        kind: 'revision',
+        lever: 'x',
+        changes: [{ what: 'servingAt', servingId: run.servingId, atMs: kept.input.event.servings[0]!.atMs + 9 * 3_600_000 }],
+        reason: 'the boats are late',
+      }),
+    ]);
+    expect(late.revisions[0]!.from).toEqual([kept.input.event.servings[0]!.atMs]);
+    const forecaster = new DayForecaster(kept);
+    const levers = leversNow({ kept, state: late, readings, forecaster, forecast: forecaster.at(late, readings, nowMs), nowMs });
+    const codes = levers.map((lever) => lever.code);
+    expect(codes).toContain('lowerPit');
+    expect(codes).toContain('ventLonger');
+    expect(codes.at(-1)).toBe('nothing');
+    for (const lever of levers)
+      for (const change of lever.changes) if (change.what === 'setPoint') expect(change.pitC).toBeGreaterThanOrEqual(107);
+  });
+
+  it('that change places go on where the other lay', () => {
+    const hotAndCold = structuredClone(kept);
+    const places = hotAndCold.plan.runs.find((each) => each.id === run.id)!.legs.flatMap((leg) => leg.places);
+    for (const place of places) place.offsetC = place.pieceId === run.pieceIds[0] ? 8 : -8;
+    const swapped = foldDay(hotAndCold, [
+      ...lived.journal.entries,
+      said(nowMs - 30 * MIN, {
+        kind: 'revision',
+        lever: 'x',
+        changes: [{ what: 'swap', pieces: [KEYS[0]!, KEYS[1]!] }],
+        reason: 'one lags',
+      }),
+    ]);
+    expect(KEYS.map((key) => swapped.pieces[key]!.shifts[0]!.hotterByC)).toEqual([-16, 16]);
+    const done = (of: typeof state) => {
+      const { pieces } = new DayForecaster(hotAndCold).at(of, readings, nowMs);
+      return KEYS.map((key) => pieces[key]!.done.p50Ms);
+    };
+    const [before, after] = [done(state), done(swapped)];
+    expect(after[0]!).toBeGreaterThan(before[0]!);
+    expect(after[1]!).toBeLessThan(before[1]!);
+  });
+
   it('are a screen’s whole content, small enough to be sent to fifty', () => {
     const view = dayView(kept, lived.journal, readings, new DayForecaster(kept).at(state, readings, nowMs), [], nowMs);
     expect(view.pieces.find((piece) => piece.key === KEYS[0])!.last!.tempC).toBeGreaterThan(40);

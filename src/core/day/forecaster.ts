@@ -185,6 +185,7 @@ function knownOf(
   if (piece.unwrappedAtMs !== undefined) deeds.push({ kind: 'unwrapped', atMin: minute(piece.unwrappedAtMs) });
   for (const { fromMs, pitId } of piece.pits.slice(1))
     deeds.push({ kind: 'moved', atMin: minute(fromMs), to: kept.input.pits.find((each) => each.id === pitId)?.kind });
+  for (const { atMs, hotterByC } of piece.shifts) deeds.push({ kind: 'moved', atMin: minute(atMs), hotterByC });
   return {
     nowMin: Math.max(0, minute(nowMs)),
     core: (readings.pieces[piece.key] ?? [])
@@ -263,6 +264,7 @@ const likeOf = (setup: CookSetup, piece: PieceState): string =>
     piece.wrappedAtMs,
     piece.unwrappedAtMs,
     piece.pits,
+    piece.shifts,
     piece.checks,
   ]);
 

@@ -32,6 +32,12 @@ export const STEP_OF_TASK: Partial<Record<Task['kind'], PieceState['step']>> = O
   carve: 'carved',
 });
 
+/** How much hotter than its pit's set point a piece was laid by the plan, C. */
+export const laidOffsetC = (kept: KeptDay, key: PieceKey): number => {
+  const run = runOf(kept, key);
+  return run?.legs.flatMap((leg) => leg.places).find((place) => pieceKey(run.batchId, place.pieceId) === key)?.offsetC ?? 0;
+};
+
 /** The pieces a task is about; none where it is about no meat. */
 export function piecesOfTask(kept: KeptDay, task: Task): PieceKey[] {
   const run = task.runId === undefined ? undefined : kept.plan.runs.find((each) => each.id === task.runId);
@@ -46,7 +52,7 @@ export function emptyDay(kept: KeptDay): DayState {
   for (const run of plan.runs)
     for (const pieceId of run.pieceIds) {
       const key = pieceKey(run.batchId, pieceId);
-      pieces[key] = { key, batchId: run.batchId, pieceId, runId: run.id, pits: [], checks: [], readings: [] };
+      pieces[key] = { key, batchId: run.batchId, pieceId, runId: run.id, pits: [], shifts: [], checks: [], readings: [] };
     }
   const pitIds = [...new Set([...plan.firings.map((firing) => firing.pitId), ...kept.input.pits.map((pit) => pit.id)])];
   return {

@@ -1,6 +1,7 @@
 import { cutIn, methodIn, type Batch, type Cut, type Method, type Pit, type Run } from '../model';
+import { limitsOf } from '../safety';
 import { addMinutes, MS_PER_MIN } from '../units';
-import { advanceCook } from './advance';
+import { advanceCook, laidNowC } from './advance';
 import type { Deed, Entry, PieceKey, PlanChange } from './entry';
 import type { DayForecast, DayForecaster } from './forecaster';
 import { keysOf, runOf, type KeptDay } from './keptDay';
@@ -9,7 +10,20 @@ import type { DayReadings } from './readings';
 import { isOn, pitOf, setPointAt, type DayState, type PieceState } from './state';
 
 export type LeverCode =
-  'raisePit' | 'wrapNow' | 'wrapOne' | 'finishElsewhere' | 'servingLater' | 'carveLater' | 'lowerPit' | 'holdIn' | 'ventLonger' | 'nothing';
+  | 'raisePit'
+  | 'wrapNow'
+  | 'wrapOne'
+  | 'finishElsewhere'
+  | 'servingLater'
+  | 'carveLater'
+  | 'thinFirst'
+  | 'swap'
+  | 'closeVents'
+  | 'pullFirst'
+  | 'lowerPit'
+  | 'holdIn'
+  | 'ventLonger'
+  | 'nothing';
 
 /** What a lever costs, beside what it gains. */
 export type LeverPrice = 'bark' | 'juice' | 'fuel' | 'hands' | 'guests' | 'otherServing' | 'beyondBand' | 'lessSmoke' | 'none';
@@ -60,7 +74,7 @@ export function leversNow(trying: Trying): DayLever[] {
     if (!late && !early) return [];
     const tried = (late ? forLate(trying, serving) : forEarly(trying, serving)).map((each) => attempt(trying, serving, odds, each));
     const useful = tried.filter((lever) =>
-      late ? lever.onTimeShare > serving.onTimeShare + 0.01 : lever.gainMin < -3 || lever.code === 'holdIn' || lever.code === 'ventLonger',
+      late ? lever.onTimeShare > serving.onTimeShare + 0.01 : lever.gainMin < -3 || WITHOUT_MINUTES.has(lever.code),
     );
     const rank = (lever: DayLever) =>
       late ? -lever.onTimeShare + 0.02 * lever.prices.length : lever.prices.length - 0.01 * -lever.gainMin;
@@ -78,6 +92,9 @@ export function leversNow(trying: Trying): DayLever[] {
     return [...useful.sort((a, b) => rank(a) - rank(b)), nothing];
   });
 }
+
+/** Their gain is no minutes of the cook. */
+const WITHOUT_MINUTES: ReadonlySet<LeverCode> = new Set(['holdIn', 'ventLonger', 'pullFirst']);
 
 type Idea = Omit<DayLever, 'onTimeShare' | 'gainMin' | 'others' | 'servingId'>;
 
@@ -179,6 +196,16 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
       prices: ['hands', 'fuel'],
     });
   }
+  ideas.push(...swaps(trying, on));
+  for (const batch of new Set(on.filter(({ cut }) => cut.thinEnd !== undefined).map((each) => each.batch)))
+    ideas.push({
+      id: `thinFirst/${batch.id}`,
+      code: 'thinFirst',
+      changes: [{ what: 'carveLater', batchId: batch.id, minutes: THIN_FIRST_MIN }],
+      pieces: on.filter((each) => each.batch === batch).map((each) => each.piece.key),
+      minutes: THIN_FIRST_MIN,
+      prices: ['hands'],
+    });
   for (const minutes of LATER_MIN)
     ideas.push({
       id: `servingLater/${servingId}/${minutes}`,
@@ -200,6 +227,28 @@ function forLate(trying: Trying, { servingId, atMs }: ServingNow): Idea[] {
         prices: ['guests'],
       });
   return ideas;
+}
+
+/** The thin end is carved while the thick one goes on: so long that takes. */
+const THIN_FIRST_MIN = 12;
+/** Places are worth changing from this difference on. */
+const WORTH_C = 4;
+
+/** The last piece in a cool place and the first in a hot one, in the same pit, change places. */
+function swaps({ kept, state, forecast }: Trying, on: readonly OnPit[]): Idea[] {
+  return [...new Set(on.map((each) => each.pit))].flatMap((pit): Idea[] => {
+    const own = on
+      .filter((each) => each.pit === pit)
+      .map((each) => ({ ...each, laidC: laidNowC(kept, state, each.piece.key), doneMs: forecast.pieces[each.piece.key]?.done.p50Ms ?? 0 }))
+      .sort((a, b) => b.doneMs - a.doneMs);
+    const last = own[0];
+    const other = last && own.findLast((each) => each.laidC > last.laidC + WORTH_C && each.doneMs < last.doneMs);
+    if (!last || !other) return [];
+    const pieces: [PieceKey, PieceKey] = [last.piece.key, other.piece.key];
+    return [
+      { id: `swap/${pieces.join('/')}`, code: 'swap', changes: [{ what: 'swap', pieces }], pieces, pitId: pit.id, prices: ['hands'] },
+    ];
+  });
 }
 
 /** A pit that has as many pieces in it as the plan ever laid there has no room for more, as far as one can tell. */
@@ -233,6 +282,14 @@ function earlyRuns(trying: Trying, servingId: string): { run: Run; own: OnPit[];
     });
 }
 
+/** No lever lets a pit with bare meat in it fall below its hard value. */
+function lowestSafeC({ kept, state, nowMs }: Trying, pit: Pit): number {
+  const bare = Object.values(state.pieces).some(
+    (piece) => isOn(piece) && pitOf(piece, nowMs) === pit.id && piece.wrappedAtMs === undefined,
+  );
+  return bare ? limitsOf(kept.input.event).bareMeatPit : 0;
+}
+
 function forEarly(trying: Trying, { servingId }: ServingNow): Idea[] {
   const { kept, state, nowMs } = trying;
   const ideas: Idea[] = [];
@@ -242,6 +299,7 @@ function forEarly(trying: Trying, { servingId }: ServingNow): Idea[] {
       const setC = setPointAt(state.pits[pit.id]!, nowMs) ?? run.pitC;
       const lowest = Math.max(
         pit.rangeC[0],
+        lowestSafeC(trying, pit),
         ...own.map(({ method, piece }) =>
           piece.wrappedAtMs !== undefined ? (method.finishRangeC ?? method.pitRangeC)[0] : method.pitRangeC[0],
         ),
@@ -259,6 +317,30 @@ function forEarly(trying: Trying, { servingId }: ServingNow): Idea[] {
           prices: ['none'],
         });
       }
+    }
+    for (const pit of new Set(own.map((each) => each.pit))) {
+      const pitC = Math.max(pit.rangeC[0], lowestSafeC(trying, pit));
+      if (pitC >= (setPointAt(state.pits[pit.id]!, nowMs) ?? run.pitC) - STEPS_C[0]) continue;
+      ideas.push({
+        id: `closeVents/${pit.id}`,
+        code: 'closeVents',
+        changes: [{ what: 'setPoint', pitId: pit.id, pitC }],
+        pieces: keys,
+        pitId: pit.id,
+        pitC,
+        prices: ['beyondBand'],
+      });
+    }
+    const early = own.filter(({ piece }) => piece.wrappedAtMs !== undefined).slice(0, Math.ceil(own.length / 2));
+    if (own.length > 1 && early.length > 0) {
+      const first = early.map((each) => each.piece.key);
+      ideas.push({
+        id: `pullFirst/${run.id}`,
+        code: 'pullFirst',
+        changes: [{ what: 'pullFor', pieces: first }],
+        pieces: first,
+        prices: ['hands'],
+      });
     }
     for (const gear of [...(kept.input.warmers ?? []), ...kept.input.boxes]) {
       if (gear.id === run.hold.gearId) continue;

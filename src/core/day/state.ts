@@ -21,6 +21,8 @@ export interface PieceState {
   carvedAtMs?: number;
   /** The pit it is in, and every pit it was in, from when. */
   pits: { fromMs: number; pitId: string }[];
+  /** Moved within its pit: how much hotter it lies from then on. */
+  shifts: { atMs: number; hotterByC: number }[];
   checks: { atMs: number; feel: Feel; coreC?: number }[];
   /** Read by hand. */
   readings: { atMs: number; coreC: number; spot: Spot; by: string }[];
@@ -63,6 +65,8 @@ export interface Revision {
   lever: string;
   reason: string;
   changes: PlanChange[];
+  /** What each change replaced: a heat, C; an instant; a pit. Nothing where there was none. */
+  from: (number | string | undefined)[];
 }
 
 export interface AlarmMark {

@@ -22,7 +22,9 @@ export interface PitReading {
 }
 
 /** What hands did to the piece. */
-export type LiveDeed = { atMin: number } & ({ kind: 'wrapped'; wrap?: Wrap } | { kind: 'unwrapped' } | { kind: 'moved'; to?: PitKind });
+export type LiveDeed = { atMin: number } & (
+  { kind: 'wrapped'; wrap?: Wrap } | { kind: 'unwrapped' } | { kind: 'moved'; to?: PitKind; hotterByC?: number }
+);
 
 export interface LiveOptions {
   /** Same seed, same day: same forecast, to the digit. */
@@ -209,7 +211,11 @@ function doTo(state: CookState, deed: LiveDeed): void {
     const wrap = deed.wrap ?? state.setup.wrap;
     wrapNow(state, wrap === 'none' ? 'foil' : wrap);
   } else if (deed.kind === 'unwrapped') openAgain(state);
-  else if (deed.to !== undefined) state.climate = pitClimate(deed.to);
+  else {
+    if (deed.to !== undefined) state.climate = pitClimate(deed.to);
+    // Its setup is its own from here on: what lies behind it was lived where it lay.
+    if (deed.hotterByC !== undefined) state.setup = { ...state.setup, zoneOffsetC: state.setup.zoneOffsetC + deed.hotterByC };
+  }
 }
 
 function aheadOf(sample: Sample, nowMin: number, toCome: readonly LiveDeed[], stepMin: number): Ahead {

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { DayLever } from '../../core/day';
 import { clockTime } from '../../formats/clock';
-import { dayLeverMessage, leverReason } from '../../formats/messages/day/lever';
+import { dayLeverMessage, leverReason, revisionMessage } from '../../formats/messages/day/lever';
 import type { MessageContext } from '../../formats/messages/names';
 import { formatShare } from '../../formats/units';
 import type { DayScreen } from './dayScreen';
@@ -77,6 +77,7 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
                   {clockTime(revision.atMs, event.timeZone, units.clock)}, {revision.by}:
                 </span>{' '}
                 {revision.reason}
+                <span className="block text-[0.86rem] text-soft">{revisionMessage(context, revision)}</span>
               </span>
               <button
                 type="button"

@@ -1,5 +1,6 @@
 'use client';
 import { CalendarClock, Flame, ListChecks, Moon, ShieldCheck, Sun, Volume2, VolumeX } from 'lucide-react';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { clockTime } from '../../formats/clock';
 import { alarmMessage } from '../../formats/messages/day/alarm';
@@ -92,7 +93,9 @@ export function Yard({ ground, first, version }: YardProps) {
     <div className="mx-auto flex min-h-screen max-w-xl flex-col bg-paper pb-20" onPointerDown={unlockSound}>
       <header className="sticky top-0 z-20 flex items-center justify-between gap-2 border-b border-line bg-paper px-4 py-2">
         <div className="min-w-0">
-          <h1 className="truncate text-[1.1rem]">{ground.event.name}</h1>
+          <h1 className="truncate text-[1.1rem]">
+            <Link href="/yard">{ground.event.name}</Link>
+          </h1>
           <button type="button" className="text-[0.84rem] text-soft underline" onClick={() => setName('')}>
             {name}
           </button>

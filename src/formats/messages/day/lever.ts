@@ -1,4 +1,5 @@
-import type { DayLever, LeverCode, LeverPrice } from '../../../core/day';
+import type { DayLever, LeverCode, LeverPrice, PlanChange, Revision } from '../../../core/day';
+import { clockTime } from '../../clock';
 import { formatMinutes, formatSetPoint, formatShare } from '../../units';
 import { gearName, list, lowerPit, pitName, type MessageContext } from '../names';
 import { setMessage } from '../fire';
@@ -31,6 +32,10 @@ export function dayLeverMessage(messageContext: MessageContext, lever: DayLever)
     finishElsewhere: () => `Move ${tags} to the ${pit} at ${formatSetPoint(lever.pitC ?? 0, units)}`,
     servingLater: () => `Serve ${formatMinutes(lever.minutes ?? 0)} later`,
     carveLater: () => `Carve it last, ${formatMinutes(lever.minutes ?? 0)} later`,
+    thinFirst: () => `Carve the thin ends first, the rest ${formatMinutes(lever.minutes ?? 0)} later`,
+    swap: () => `Change the places of ${tags}`,
+    closeVents: () => `Close the vents: let the ${pit} coast`,
+    pullFirst: () => `Pull ${tags} for those who come first`,
     holdIn: () => `Hold ${tags} in the ${lowerPit(gearName(messageContext, lever.gearId ?? ''))} instead`,
     ventLonger: () => `Vent ${tags} ${formatMinutes(lever.minutes ?? 0)} longer`,
     nothing: () => 'Do nothing',
@@ -55,3 +60,34 @@ export const leverReason = (messageContext: MessageContext, lever: DayLever): st
   const serving = messageContext.event.servings.find((each) => each.id === lever.servingId);
   return `${title}: ${gain}, ${serving?.name.toLowerCase() ?? 'the serving'} ${formatShare(lever.onTimeShare)} on time`;
 };
+
+/** What a revision changed, from what to what. */
+export function revisionMessage(messageContext: MessageContext, { changes, from }: Pick<Revision, 'changes' | 'from'>): string {
+  const { units, event } = messageContext;
+  const heat = (tempC: number | string | undefined) => (typeof tempC === 'number' ? formatSetPoint(tempC, units) : '');
+  const time = (ms: number | string | undefined) => (typeof ms === 'number' ? clockTime(ms, event.timeZone, units.clock) : '');
+  const tags = (keys: readonly string[]) => list(keys.map((key) => tagOfPiece(messageContext, key)));
+  const one = (change: PlanChange, was: number | string | undefined): string => {
+    switch (change.what) {
+      case 'setPoint':
+        return `${pitName(messageContext, change.pitId)} ${was === undefined ? '' : `${heat(was)} → `}${heat(change.pitC)}`;
+      case 'servingAt':
+        return `${event.servings.find((each) => each.id === change.servingId)?.name ?? 'serving'} ${time(was)} → ${time(change.atMs)}`;
+      case 'finishIn':
+        return `${tags(change.pieces)}: ${typeof was === 'string' ? `${lowerPit(pitName(messageContext, was))} → ` : ''}${lowerPit(pitName(messageContext, change.pitId))} at ${heat(change.pitC)}`;
+      case 'holdIn':
+        return `${tags(change.pieces)}: ${typeof was === 'string' ? `${lowerPit(gearName(messageContext, was))} → ` : ''}${lowerPit(gearName(messageContext, change.gearId))}`;
+      case 'wrapNow':
+        return `${tags(change.pieces)}: wrapped now`;
+      case 'swap':
+        return `${tags(change.pieces)}: places changed`;
+      case 'carveLater':
+        return `carved ${formatMinutes(change.minutes)} later`;
+      case 'ventLonger':
+        return `${tags(change.pieces)}: vented ${formatMinutes(change.minutes)}`;
+      case 'pullFor':
+        return `${tags(change.pieces)}: pulled first`;
+    }
+  };
+  return changes.map((change, i) => one(change, from[i])).join('; ');
+}
