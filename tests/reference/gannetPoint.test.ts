@@ -29,7 +29,7 @@ beforeAll(async () => {
   let next = 0;
   context = { db, planner: ownPlanner, nowMs: () => Date.parse('2027-05-20T12:00:00Z'), newId: () => `id-${++next}` };
   await fillDemo(context);
-  const [event] = await services.listEvents(context);
+  const event = (await services.listEvents(context)).find((each) => each.name.startsWith('Gannet Point'));
   const planned = await services.planEvent(context, event!.id);
   ({ input, plan } = planned!);
   items = shoppingList({ ...input, plan });
