@@ -11,12 +11,18 @@ interface Lived {
   startedAtMs: number;
 }
 const BIN = path.resolve('node_modules/.bin/tsx');
+let lived: Lived | undefined;
 
 /** A day that is about to begin on the simulated world, in the database that is served. */
 function aDay(): Lived {
   const out = execFileSync(BIN, ['tests/e2e/simulatedDay.ts', process.env.ANACHRON_DB!], { encoding: 'utf8' });
-  return JSON.parse(out.trim().split('\n').at(-1)!) as Lived;
+  lived = JSON.parse(out.trim().split('\n').at(-1)!) as Lived;
+  return lived;
 }
+
+test.afterAll(() => {
+  if (lived) execFileSync(BIN, ['tests/e2e/simulatedDay.ts', process.env.ANACHRON_DB!, lived.eventId]);
+});
 
 async function phone(browser: Browser, name: string, eventId: string): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, timezoneId: 'America/Halifax' });

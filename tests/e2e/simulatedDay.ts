@@ -1,5 +1,5 @@
 import { openDatabase, initTables } from '../../src/persistence';
-import { importEvent, recordEntries, settlePlan, startDay, type Context } from '../../src/services';
+import { deleteEvent, importEvent, recordEntries, settlePlan, startDay, type Context } from '../../src/services';
 import { SIMULATED_HUB } from '../../src/runtime/dayRoom';
 import { loadDay } from '../../src/persistence';
 import { writeEventFile } from '../../src/formats/open';
@@ -13,6 +13,13 @@ initTables(db.sequelize);
 const realMs = Date.now();
 let next = 0;
 const context: Context = { db, planner: ownPlanner, nowMs: () => realMs, newId: () => `lived-${realMs}-${++next}` };
+// What its file brought goes when it goes: the flows after it find the house as it was.
+const gone = process.argv[3];
+if (gone !== undefined) {
+  await deleteEvent(context, gone);
+  await db.close();
+  process.exit(0);
+}
 const file = smallSupperFile();
 // The same day, from now on.
 const shift = Math.ceil((realMs + 13.5 * 60 * MIN) / (15 * MIN)) * 15 * MIN - file.servings[0]!.atMs;
