@@ -1,7 +1,7 @@
 'use client';
 import { CloudRain, Play, Smartphone, Square } from 'lucide-react';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { clockTime, longDay } from '../../formats/clock';
 import { alarmMessage } from '../../formats/messages/day/alarm';
 import { tagOfPiece } from '../../formats/messages/day/names';
@@ -12,7 +12,6 @@ import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
 import { Alarms } from './Alarms';
-import { Channels } from './Channels.client';
 import { Crew } from './Crew';
 import { DayLine } from './DayLine';
 import { ImportLog, type ImportLogProps } from './ImportLog.client';
@@ -26,7 +25,6 @@ import { OddsLine } from './OddsLine';
 import { PieceSheet } from './PieceSheet.client';
 import { Pits } from './Pits';
 import { useRinging } from './ringing';
-import { SafetyLog } from './SafetyLog.client';
 import { TaskList } from './TaskList';
 import { useDay, useDayNow } from './useDay';
 import { useDeeds } from './useDeeds';
@@ -40,6 +38,10 @@ interface DayDeskProps extends YardProps {
   heard: { deviceId: string; channel: string }[];
   others: { eventId: string; name: string }[];
 }
+
+/** What is not seen at first comes once it is asked for. */
+const SafetyLog = lazy(() => import('./SafetyLog.client').then((made) => ({ default: made.SafetyLog })));
+const Channels = lazy(() => import('./Channels.client').then((made) => ({ default: made.Channels })));
 
 const SPEEDS = [1, 10, 60, 600] as const;
 const VIEWS = [
@@ -160,12 +162,16 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
       </div>
       {view === 'safety' && (
         <div className="mx-auto max-w-4xl">
-          <SafetyLog day={day} ground={ground} context={context} nowMs={nowMs} say={say} />
+          <Suspense fallback={null}>
+            <SafetyLog day={day} ground={ground} context={context} nowMs={nowMs} say={say} />
+          </Suspense>
         </div>
       )}
       {view === 'probes' && (
         <div className="mx-auto max-w-2xl">
-          <Channels day={day} context={context} say={say} heard={heard} />
+          <Suspense fallback={null}>
+            <Channels day={day} context={context} say={say} heard={heard} />
+          </Suspense>
         </div>
       )}
       {view === 'day' && (
