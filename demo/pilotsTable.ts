@@ -5,7 +5,7 @@ import * as edits from '../src/document';
 import type { Edit } from '../src/document';
 import { localTime, localDate } from '../src/formats/clock';
 import { addEntries, loadDay } from '../src/persistence';
-import { SIMULATED_HUB } from '../src/runtime/dayRoom';
+import { simulatedHub } from '../src/runtime/dayRoom';
 import { createEvent, editEvent, keepReadings, settlePlan, startDay, type Context } from '../src/services';
 
 /**
@@ -117,19 +117,20 @@ export async function fillPilotsTable(context: Context): Promise<void> {
     }),
   );
   const { kept } = (await loadDay(event.id))!;
+  const deviceId = simulatedHub(event.id);
   const lived = liveDay(kept, {
     seed: SEED,
     startMs: startedAtMs,
     untilMs: realMs,
-    deviceId: SIMULATED_HUB,
+    deviceId,
     everyS: 60,
     by: 'Isa',
     faults: faultsAt(realMs),
     channels: [
-      { kind: 'channel', deviceId: SIMULATED_HUB, channel: '1', piece: pieceKey('pilot-pork', 'pork-1'), spot: 'thickest' },
-      { kind: 'channel', deviceId: SIMULATED_HUB, channel: '2', piece: pieceKey('pilot-pork', 'pork-3'), spot: 'thickest' },
-      { kind: 'channel', deviceId: SIMULATED_HUB, channel: '3', pitId: 'trailer' },
-      { kind: 'channel', deviceId: SIMULATED_HUB, channel: '4', pitId: 'oven' },
+      { kind: 'channel', deviceId, channel: '1', piece: pieceKey('pilot-pork', 'pork-1'), spot: 'thickest' },
+      { kind: 'channel', deviceId, channel: '2', piece: pieceKey('pilot-pork', 'pork-3'), spot: 'thickest' },
+      { kind: 'channel', deviceId, channel: '3', pitId: 'trailer' },
+      { kind: 'channel', deviceId, channel: '4', pitId: 'oven' },
     ],
   });
   await keepReadings(past, lived.readings);

@@ -1,7 +1,8 @@
 /** Opens the database and brings it to the newest shape before the first request. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
-    const { openOrStop } = await import('./runtime/start');
+    const { goOnWithDays, openOrStop } = await import('./runtime/start');
     await openOrStop();
+    await goOnWithDays();
   }
 }

@@ -1,7 +1,7 @@
 import type { Entry } from '../core/day';
-import { addEntries, listDays, loadDay, loadEntries, loadMinutes, type Database } from '../persistence';
+import { addEntries, loadDay, loadEntries, loadMinutes, type Database } from '../persistence';
 import type { Context, DaysUnderWay } from '../services';
-import { keepReadings, readDaySettings, DEFAULT_DAY_SETTINGS } from '../services';
+import { DEFAULT_DAY_SETTINGS, keepReadings, readDaySettings, runningDays } from '../services';
 import { DayRoom, type LinkView, type RoomHouse } from './dayRoom';
 import { BrokerLink } from './brokerLink';
 import { dayTime } from './houseClock';
@@ -32,7 +32,7 @@ export class DayHouse implements DaysUnderWay {
     // A program that is asked to stop does not wait for its days: all that counts is on disk.
     this.timer.unref();
     await this.readSettings();
-    for (const day of await listDays()) if (day.endedAtMs === undefined) await this.room(day.eventId);
+    for (const { eventId } of await runningDays(this.context)) await this.room(eventId);
   }
 
   private async readSettings(): Promise<void> {

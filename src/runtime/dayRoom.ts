@@ -61,8 +61,8 @@ const FORECAST_EVERY_MS = 3 * 60_000;
 const LEVERS_EVERY_MS = 10 * 60_000;
 /** A world that fell behind catches up by so much at a time: pages go first. */
 const CATCH_UP_MS = 30 * 60_000;
-/** What a channel of the simulated hub is called. */
-export const SIMULATED_HUB = 'Simulated hub';
+/** Each simulated day has a hub of its own: channels of one day never speak for another's. */
+export const simulatedHub = (eventId: string): string => `Simulated hub ${eventId.slice(0, 6)}`;
 const HUB_EVERY_S = 10;
 const PUBLISH_EVERY_MS = 1000;
 
@@ -118,7 +118,7 @@ export class DayRoom {
       worldOf(kept, {
         seed: clock.seed,
         startMs: clock.worldStartMs,
-        deviceId: SIMULATED_HUB,
+        deviceId: simulatedHub(this.day.eventId),
         everyS: HUB_EVERY_S,
         faults: clock.faults as WorldFault[] | undefined,
       }),

@@ -5,12 +5,15 @@ import { dayHouse } from './dayHouse';
 /** How the program leaves when its database cannot be opened: whoever started it need not look further. */
 const NO_DATABASE = 3;
 
-/** Opens the database and goes on with the days under way, or says why not in one line and stops the program before it can do harm. */
+/** Opens the database, or says why not in one line and stops the program before it can do harm. */
 export async function openOrStop(): Promise<void> {
   try {
-    await dayHouse(await context()).start();
+    await context();
   } catch (error) {
     console.error(error instanceof MigrationRefused || error instanceof OpenRefused ? error.message : error);
     process.exit(NO_DATABASE);
   }
 }
+
+/** Goes on with the days under way: only the program that serves them does. */
+export const goOnWithDays = async (): Promise<void> => dayHouse(await context()).start();

@@ -1,6 +1,6 @@
 import { openDatabase, initTables } from '../../src/persistence';
 import { deleteEvent, importEvent, recordEntries, settlePlan, startDay, type Context } from '../../src/services';
-import { SIMULATED_HUB } from '../../src/runtime/dayRoom';
+import { simulatedHub } from '../../src/runtime/dayRoom';
 import { loadDay } from '../../src/persistence';
 import { writeEventFile } from '../../src/formats/open';
 import { smallSupperFile } from '../fixtures/day';
@@ -53,7 +53,7 @@ const channel = (name: string, where: object) => ({
   id: `channel-${name}`,
   atMs: startedAtMs,
   by: 'Ada',
-  deed: { kind: 'channel' as const, deviceId: SIMULATED_HUB, channel: name, ...where },
+  deed: { kind: 'channel' as const, deviceId: simulatedHub(eventId), channel: name, ...where },
 });
 const butt = kept.plan.runs.find((run) => run.batchId.startsWith('butt'))!;
 await recordEntries(context, {

@@ -18,6 +18,7 @@ export async function GET(request: Request, params: Params) {
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       let open = true;
+      let told = seen;
       const send = (text: string) => {
         if (!open) return;
         try {
@@ -28,13 +29,18 @@ export async function GET(request: Request, params: Params) {
       };
       const tell = ({ version, json }: DayMessage) => {
         if ((controller.desiredSize ?? 0) < -MOST_WAITING) return;
+        told = version;
         send(`id: ${version}\nevent: day\ndata: ${json}\n\n`);
       };
       const current = room.current();
       send('retry: 1500\n\n');
       if (current.version !== seen) tell(current);
       const quiet = room.listen(tell);
-      const beat = setInterval(() => send(': beat\n\n'), BEAT_MS);
+      const beat = setInterval(() => {
+        send(': beat\n\n');
+        // Whoever read too slowly for the last change gets it now.
+        if (room.current().version !== told) tell(room.current());
+      }, BEAT_MS);
       stop = () => {
         if (!open) return;
         open = false;
