@@ -62,7 +62,7 @@ const LEVERS_EVERY_MS = 10 * 60_000;
 /** A world that fell behind catches up by so much at a time: pages go first. */
 const CATCH_UP_MS = 30 * 60_000;
 /** Each simulated day has a hub of its own: channels of one day never speak for another's. */
-export const simulatedHub = (eventId: string): string => `Simulated hub ${eventId.slice(0, 6)}`;
+export const simulatedHub = (eventId: string): string => `Simulated hub ${eventId.slice(-6)}`;
 const HUB_EVERY_S = 10;
 const PUBLISH_EVERY_MS = 1000;
 
