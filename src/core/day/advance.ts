@@ -1,6 +1,6 @@
-import type { Task } from '../model';
 import type { Deed, Entry, PieceKey, PieceStep, PlanChange } from './entry';
-import { laidOffsetC, piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
+import { laidOffsetC, piecesOfTask, STEP_OF_TASK, wrapFor, type KeptDay } from './keptDay';
+import { tasksOfDay, type RevisedTask } from './revisedTasks';
 import { setPointAt, type DayState, type PieceState, type PitState, type TaskMark } from './state';
 
 /** What an entry asks of the house beside the new state. Services carry it out. */
@@ -66,7 +66,7 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
         effects,
       };
     case 'task': {
-      const task = kept.plan.tasks.find((each) => each.id === deed.taskId);
+      const task = tasksOfDay(kept, state).find((each) => each.id === deed.taskId);
       if (!task) return ignored('noSuchTask');
       return { state: marked(kept, state, task, deed, entry), effects };
     }
@@ -233,7 +233,13 @@ function pitAfter(pit: PitState, deed: Extract<Deed, { kind: 'pit' }>, atMs: num
 }
 
 /** A task is done, put off or left out; done, it does to meat and fire what it is there for. */
-function marked(kept: KeptDay, state: DayState, task: Task, deed: Extract<Deed, { kind: 'task' }>, { id, atMs, by }: Entry): DayState {
+function marked(
+  kept: KeptDay,
+  state: DayState,
+  task: RevisedTask,
+  deed: Extract<Deed, { kind: 'task' }>,
+  { id, atMs, by }: Entry,
+): DayState {
   const { did, reason, minutes } = deed;
   if (did === 'again') {
     const { [task.id]: _, ...tasks } = state.tasks;
@@ -244,23 +250,17 @@ function marked(kept: KeptDay, state: DayState, task: Task, deed: Extract<Deed, 
   return did === 'done' ? asDone(kept, after, task, atMs) : after;
 }
 
-function asDone(kept: KeptDay, state: DayState, task: Task, atMs: number): DayState {
+function asDone(kept: KeptDay, state: DayState, task: RevisedTask, atMs: number): DayState {
   const step = STEP_OF_TASK[task.kind];
   if (step) {
-    const held = task.kind === 'hold' ? task.gearId : undefined;
-    const keys = piecesOfTask(kept, task).filter((key) => state.pieces[key] && !hasTaken(state.pieces[key], step));
-    const wrap = step === 'wrapped' ? wrapOf(kept, task) : undefined;
-    return keys.reduce(
-      (day, key) =>
-        stepped(
-          kept,
-          day,
-          key,
-          { kind: 'piece', pieces: [key], step, wrap, gearId: held, pitId: step === 'on' ? task.pitId : undefined },
-          atMs,
-        ),
-      state,
-    );
+    const { change } = task;
+    const keys = piecesOfTask(kept, task).filter((key) => state.pieces[key] && !isDoneTo(task, state.pieces[key], step));
+    const gearId = change?.what === 'holdIn' ? change.gearId : task.kind === 'hold' ? task.gearId : undefined;
+    const pitId = change?.what === 'finishIn' ? change.pitId : step === 'on' ? task.pitId : undefined;
+    return keys.reduce((day, key) => {
+      const wrap = step === 'wrapped' ? wrapFor(kept, key) : undefined;
+      return stepped(kept, day, key, { kind: 'piece', pieces: [key], step, wrap, gearId, pitId }, atMs);
+    }, state);
   }
   const { pitId, pitC } = task;
   if (pitId === undefined || !(pitId in state.pits)) return state;
@@ -282,6 +282,10 @@ function asDone(kept: KeptDay, state: DayState, task: Task, atMs: number): DaySt
       return state;
   }
 }
+
+/** Whether a task has nothing left to do to a piece. */
+export const isDoneTo = ({ change }: RevisedTask, piece: PieceState, step: PieceStep): boolean =>
+  change?.what === 'finishIn' ? piece.pulledAtMs !== undefined || piece.pits.at(-1)?.pitId === change.pitId : hasTaken(piece, step);
 
 /** Whether a piece is already past a step, or has taken it. */
 export function hasTaken(piece: PieceState, step: PieceStep): boolean {
@@ -305,13 +309,6 @@ export function hasTaken(piece: PieceState, step: PieceStep): boolean {
     case 'carved':
       return piece.carvedAtMs !== undefined;
   }
-}
-
-function wrapOf({ input, plan }: KeptDay, task: Task): 'paper' | 'foil' | 'pan' | undefined {
-  const batchId = plan.runs.find((run) => run.id === task.runId)?.batchId;
-  const batch = input.event.batches.find((each) => each.id === batchId);
-  const wrap = input.library.methods.find((method) => method.id === batch?.methodId)?.wrap;
-  return wrap === 'none' ? undefined : wrap;
 }
 
 function alarmed(state: DayState, deed: Extract<Deed, { kind: 'alarm' }>, atMs: number, by: string): DayState {

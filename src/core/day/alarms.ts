@@ -15,7 +15,6 @@ export type AlarmCode =
   | 'pitLow'
   | 'pitFast'
   | 'pitFalling'
-  | 'pitUnread'
   | 'coreWrap'
   | 'coreCheck'
   | 'corePull'

@@ -200,6 +200,44 @@ describe('the forecasts of a day', () => {
       for (const change of lever.changes) if (change.what === 'setPoint') expect(change.pitC).toBeGreaterThanOrEqual(107);
   });
 
+  it('that hands must carry out are tasks of their own, about just their pieces; the plan’s own waits for the rest', () => {
+    const wrapOne = said(nowMs, { kind: 'revision', lever: 'x', changes: [{ what: 'wrapNow', pieces: [KEYS[0]!] }], reason: 'one lags' });
+    const before = foldDay(kept, [
+      ...lived.journal.entries.filter(({ deed }) => !(deed.kind === 'task' && deed.taskId === task('wrap').id)),
+      wrapOne,
+    ]);
+    const wraps = (of: typeof state) => retime(kept, of, undefined, nowMs).filter((each) => each.kind === 'wrap');
+    expect(wraps(before).map((each) => [each.added ?? false, each.pieceIds?.length ?? 2, each.status])).toContainEqual([true, 1, 'due']);
+    const own = wraps(before).find((each) => each.added)!;
+    const after = foldDay(kept, [
+      ...lived.journal.entries.filter(({ deed }) => !(deed.kind === 'task' && deed.taskId === task('wrap').id)),
+      wrapOne,
+      said(nowMs + MIN, { kind: 'task', taskId: own.id, did: 'done' }),
+    ]);
+    expect(KEYS.map((key) => after.pieces[key]!.wrappedAtMs)).toEqual([nowMs + MIN, undefined]);
+    const both = foldDay(kept, [
+      began,
+      on,
+      said(nowMs, { kind: 'revision', lever: 'x', changes: [{ what: 'wrapNow', pieces: KEYS }], reason: 'all lag' }),
+    ]);
+    expect(wraps(both).map((each) => each.added)).toEqual([true]);
+    const hold = foldDay(kept, [
+      began,
+      on,
+      said(nowMs, { kind: 'revision', lever: 'x', changes: [{ what: 'holdIn', pieces: KEYS, gearId: 'other' }], reason: 'early' }),
+    ]);
+    const held = retime(kept, hold, undefined, nowMs).find((each) => each.kind === 'hold' && each.runId === run.id)!;
+    expect(
+      foldDay(kept, [
+        began,
+        on,
+        said(nowMs - 1, { kind: 'revision', lever: 'x', changes: [{ what: 'holdIn', pieces: KEYS, gearId: 'other' }], reason: 'early' }),
+        said(nowMs, { kind: 'piece', pieces: KEYS, step: 'pulled' }),
+        said(nowMs + MIN, { kind: 'task', taskId: held.id, did: 'done' }),
+      ]).pieces[KEYS[0]!]!.gearId,
+    ).toBe('other');
+  });
+
   it('that change places go on where the other lay', () => {
     const hotAndCold = structuredClone(kept);
     const places = hotAndCold.plan.runs.find((each) => each.id === run.id)!.legs.flatMap((leg) => leg.places);

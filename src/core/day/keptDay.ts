@@ -1,4 +1,4 @@
-import type { Plan, Run, Task } from '../model';
+import { methodIn, type Plan, type Run, type Task } from '../model';
 import type { PlanInput } from '../planning';
 import { pieceKey, type PieceKey } from './entry';
 import type { DayState, PieceState } from './state';
@@ -43,6 +43,14 @@ export function piecesOfTask(kept: KeptDay, task: Task): PieceKey[] {
   const run = task.runId === undefined ? undefined : kept.plan.runs.find((each) => each.id === task.runId);
   if (!run) return [];
   return task.pieceIds ? task.pieceIds.map((id) => pieceKey(run.batchId, id)) : keysOf(run);
+}
+
+/** What it is wrapped in when it is wrapped: its method's, or foil, which is quickest. */
+export function wrapFor(kept: KeptDay, key: PieceKey): 'paper' | 'foil' | 'pan' {
+  const batchId = runOf(kept, key)?.batchId;
+  const batch = kept.input.event.batches.find((each) => each.id === batchId);
+  const wrap = batch && methodIn(kept.input.library, batch.methodId)?.wrap;
+  return wrap === undefined || wrap === 'none' ? 'foil' : wrap;
 }
 
 /** A day nothing has happened on yet. */

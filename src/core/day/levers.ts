@@ -4,7 +4,7 @@ import { addMinutes, MS_PER_MIN } from '../units';
 import { advanceCook, laidNowC } from './advance';
 import type { Deed, Entry, PieceKey, PlanChange } from './entry';
 import type { DayForecast, DayForecaster } from './forecaster';
-import { keysOf, runOf, type KeptDay } from './keptDay';
+import { keysOf, runOf, wrapFor, type KeptDay } from './keptDay';
 import { earlyMin, neededByMs, oddsNow, type ServingNow } from './odds';
 import type { DayReadings } from './readings';
 import { isOn, pitOf, setPointAt, type DayState, type PieceState } from './state';
@@ -417,12 +417,4 @@ function pulled(kept: KeptDay, state: DayState, changes: readonly PlanChange[], 
     }
   }
   return after;
-}
-
-/** What it is wrapped in when it is wrapped early: its method's, or foil, which is quickest. */
-export function wrapFor({ input, plan }: KeptDay, key: PieceKey): 'paper' | 'foil' | 'pan' {
-  const run = plan.runs.find((each) => keysOf(each).includes(key));
-  const batch = input.event.batches.find((each) => each.id === run?.batchId);
-  const wrap = batch && methodIn(input.library, batch.methodId)?.wrap;
-  return wrap === undefined || wrap === 'none' ? 'foil' : wrap;
 }

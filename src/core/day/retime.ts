@@ -1,14 +1,15 @@
 import type { Plan, Run, Task } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import { hasTaken } from './advance';
+import { hasTaken, isDoneTo } from './advance';
 import type { DayForecast } from './forecaster';
 import { piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
+import { takenOver, tasksOfDay, type RevisedTask } from './revisedTasks';
 import type { DayState, PieceState } from './state';
 
 export type TaskStatus = 'waiting' | 'due' | 'late' | 'done' | 'skipped';
 
 /** A task of the run sheet as it stands: when it was planned, when it is due now, and what became of it. */
-export interface DayTask extends Task {
+export interface DayTask extends RevisedTask {
   plannedMs: number;
   dueMs: number;
   status: TaskStatus;
@@ -35,8 +36,10 @@ const HANDS_MIN = 2;
 export function retime(kept: KeptDay, state: DayState, forecast: DayForecast | undefined, nowMs: number): DayTask[] {
   const { plan } = kept;
   const shifts = shiftsOf(kept, state);
-  const tasks = plan.tasks.flatMap((task): DayTask[] => {
-    const dueMs = dueOf(kept, state, forecast, shifts, task);
+  const all = tasksOfDay(kept, state);
+  const tasks = all.flatMap((task): DayTask[] => {
+    if (!task.added && isTakenOver(kept, state, all, task)) return [];
+    const dueMs = task.added ? task.atMs : dueOf(kept, state, forecast, shifts, task);
     if (dueMs === undefined) return [];
     return [{ ...task, plannedMs: task.atMs, ...standing(kept, state, task, dueMs, nowMs) }];
   });
@@ -46,10 +49,19 @@ export function retime(kept: KeptDay, state: DayState, forecast: DayForecast | u
   );
 }
 
+/** Whether all that is left of a planned task is a revision's to do. */
+function isTakenOver(kept: KeptDay, state: DayState, all: readonly RevisedTask[], task: Task): boolean {
+  const step = STEP_OF_TASK[task.kind];
+  if (step !== 'wrapped' && step !== 'moved') return false;
+  const over = takenOver(all, state, task.kind);
+  const left = piecesOfTask(kept, task).filter((key) => state.pieces[key] && !hasTaken(state.pieces[key], step));
+  return left.length > 0 && left.every((key) => over.has(key));
+}
+
 function standing(
   kept: KeptDay,
   state: DayState,
-  task: Task,
+  task: RevisedTask,
   dueMs: number,
   nowMs: number,
 ): Pick<DayTask, 'dueMs' | 'status' | 'doneAtMs' | 'doneBy' | 'reason' | 'entryId'> {
@@ -60,7 +72,7 @@ function standing(
   if (mark?.did === 'done') return { dueMs: mark.atMs, status: 'done', doneAtMs: mark.atMs, doneBy: mark.by, entryId: mark.entryId };
   if (mark?.did === 'skipped')
     return { dueMs, status: 'skipped', doneAtMs: mark.atMs, doneBy: mark.by, reason: mark.reason, entryId: mark.entryId };
-  if (step && pieces.length > 0 && pieces.every((piece) => hasTaken(piece, step))) {
+  if (step && pieces.length > 0 && pieces.every((piece) => isDoneTo(task, piece, step))) {
     const atMs = Math.max(...pieces.map((piece) => stepAt(piece, step) ?? piece.stepAtMs ?? dueMs));
     return { dueMs: atMs, status: 'done', doneAtMs: atMs };
   }
@@ -190,15 +202,11 @@ function dueOf(kept: KeptDay, state: DayState, forecast: DayForecast | undefined
         return undefined;
       return task.atMs + moved;
     case 'wrap': {
-      const asked = changes.findLast(({ change }) => change.what === 'wrapNow' && change.pieces.some((key) => keys.includes(key)));
       const bare = pieces.filter((piece) => !hasTaken(piece, 'wrapped'));
-      if (asked && bare.length > 0) return asked.atMs;
       const wraps = bare.map((piece) => of(piece)?.wrap?.p50Ms).filter((each) => each !== undefined);
       return wraps.length > 0 ? Math.min(...wraps) : task.atMs + moved;
     }
     case 'move': {
-      const asked = changes.findLast(({ change }) => change.what === 'finishIn' && change.pieces.some((key) => keys.includes(key)));
-      if (asked) return asked.atMs;
       const wraps = pieces.map((piece) => piece.wrappedAtMs ?? of(piece)?.wrap?.p50Ms).filter((each) => each !== undefined);
       return wraps.length > 0 && run.moveAtMs === run.wrapAtMs ? Math.max(...wraps) : task.atMs + moved;
     }
@@ -211,8 +219,6 @@ function dueOf(kept: KeptDay, state: DayState, forecast: DayForecast | undefined
       return next.length > 0 ? Math.min(...next) : task.atMs + moved;
     }
     case 'pull': {
-      const asked = changes.findLast(({ change }) => change.what === 'pullFor' && change.pieces.some((key) => keys.includes(key)));
-      if (asked && on.length > 0) return asked.atMs;
       const next = on.map((piece) =>
         piece.checks.at(-1)?.feel === 'tender' ? piece.checks.at(-1)!.atMs : (of(piece)?.done.p50Ms ?? task.atMs + moved),
       );

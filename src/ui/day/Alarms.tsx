@@ -14,7 +14,7 @@ interface AlarmsProps {
 
 /** What rings, on top of everything: what it is, what to do, and one large button. Those answered stay as a line until they are over. */
 export function Alarms({ day, ground, context, say }: AlarmsProps) {
-  const title = titleOfTask(context, ground);
+  const title = titleOfTask(context, ground, day.tasks);
   const open = day.alarms.filter((mark) => mark.acknowledgedAtMs === undefined);
   const answered = day.alarms.filter((mark) => mark.acknowledgedAtMs !== undefined);
   if (day.alarms.length === 0) return null;

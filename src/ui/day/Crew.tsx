@@ -3,7 +3,7 @@ import { placesOf } from '../../core/model';
 import { clockTime } from '../../formats/clock';
 import { memberName, placeName, type MessageContext } from '../../formats/messages/names';
 import type { DayGround } from './dayScreen';
-import { dayTaskMessage } from './wording';
+import { dayTaskMessage } from '../../formats/messages/day/task';
 
 /** Who is on duty, where, and what each does next. */
 export function Crew({
@@ -43,7 +43,7 @@ export function Crew({
               {next && (
                 <span className="block leading-tight">
                   <span className="figures text-soft">{clockTime(next.dueMs, event.timeZone, units.clock)}</span>{' '}
-                  {dayTaskMessage(context, ground, next).title}
+                  {dayTaskMessage(context, next, ground.plan.runs).title}
                 </span>
               )}
             </li>

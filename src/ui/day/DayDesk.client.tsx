@@ -65,7 +65,7 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
   const [pad, setPad] = useState<string>();
   const [ending, setEnding] = useState(false);
   const { day } = live;
-  const title = titleOfTask(context, ground);
+  const title = titleOfTask(context, ground, day.tasks);
   const calls = useMemo(
     () =>
       day.alarms

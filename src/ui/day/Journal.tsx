@@ -20,7 +20,7 @@ export function JournalList({
   say: Say;
   shown?: number;
 }) {
-  const title = titleOfTask(context, ground);
+  const title = titleOfTask(context, ground, day.tasks);
   const undone = new Set(day.journal.flatMap(({ deed }) => (deed.kind === 'undo' ? [deed.entryId] : [])));
   const late = new Set(day.late.map((each) => each.entryId));
   const entries = day.journal.toReversed().slice(0, shown);

@@ -7,7 +7,8 @@ import { tagOfPiece } from '../../formats/messages/day/names';
 import { formatMinutes } from '../../formats/units';
 import type { DayGround, DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
-import { countdown, DONE_WORDS, dayTaskMessage } from './wording';
+import { countdown, DONE_WORDS } from './wording';
+import { dayTaskMessage } from '../../formats/messages/day/task';
 
 interface NextTaskProps {
   task: DayTask;
@@ -26,7 +27,7 @@ const WHY_NOT = ['not needed', 'done another way', 'no time', 'broken or gone'] 
 /** The next thing to do, large: what, when, who; done, not yet, or why not. */
 export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiece }: NextTaskProps) {
   const [asking, setAsking] = useState<'no' | 'notYet' | 'whyNot'>('no');
-  const message = dayTaskMessage(context, ground, task);
+  const message = dayTaskMessage(context, task, ground.plan.runs);
   const leftMs = task.dueMs - nowMs;
   const late = leftMs < 0;
   const keys = piecesOfTask({ plan: ground.plan } as KeptDay, task).filter((key) => {

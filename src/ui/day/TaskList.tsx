@@ -2,7 +2,8 @@ import type { DayTask } from '../../core/day';
 import { clockTime, shortDay } from '../../formats/clock';
 import { list, memberName, type MessageContext } from '../../formats/messages/names';
 import type { DayGround } from './dayScreen';
-import { countdown, dayTaskMessage } from './wording';
+import { countdown } from './wording';
+import { dayTaskMessage } from '../../formats/messages/day/task';
 
 interface TaskListProps {
   tasks: DayTask[];
@@ -45,7 +46,7 @@ export function TaskList({ tasks, ground, context, nowMs, heading, most }: TaskL
                 {clockTime(task.dueMs, event.timeZone, units.clock)}
               </span>
               <span className="grow">
-                {dayTaskMessage(context, ground, task).title}
+                {dayTaskMessage(context, task, ground.plan.runs).title}
                 {task.status === 'late' && <span className="ml-1 font-semibold text-bad">late {countdown(task.dueMs - nowMs)}</span>}
                 {again.length > 0 && (
                   <span className="text-[0.86rem] text-soft">

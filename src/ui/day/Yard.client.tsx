@@ -59,7 +59,7 @@ export function Yard({ ground, first, version }: YardProps) {
   const hydrated = useHydrated();
   useAwake();
   const { day } = live;
-  const title = titleOfTask(context, ground);
+  const title = titleOfTask(context, ground, day.tasks);
   const calls = useMemo(
     () =>
       day.alarms

@@ -1,22 +1,14 @@
 import type { DayTask } from '../../core/day';
-import { taskMessage } from '../../formats/messages/task';
-import type { MessageContext, TaskMessage } from '../../formats/messages/names';
+import { dayTaskMessage } from '../../formats/messages/day/task';
+import type { MessageContext } from '../../formats/messages/names';
 import type { DayGround } from './dayScreen';
 
-/** What a task is called, and what is looked at while doing it, as the run sheet has it. */
-export function dayTaskMessage(
-  context: MessageContext,
-  ground: DayGround,
-  task: DayTask | DayGround['plan']['tasks'][number],
-): TaskMessage {
-  return taskMessage(context, task, ground.plan.runs);
-}
-
+/** A task by its id, for journal and alarms: those of the plan, and those that revisions brought. */
 export const titleOfTask =
-  (context: MessageContext, ground: DayGround) =>
+  (context: MessageContext, { plan }: DayGround, tasks: readonly DayTask[]) =>
   (taskId: string): string => {
-    const task = ground.plan.tasks.find((each) => each.id === taskId);
-    return task ? dayTaskMessage(context, ground, task).title : 'A task';
+    const task = tasks.find((each) => each.id === taskId) ?? plan.tasks.find((each) => each.id === taskId);
+    return task ? dayTaskMessage(context, task, plan.runs).title : 'A task';
   };
 
 /** What the button that says a task is done reads. */

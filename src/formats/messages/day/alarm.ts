@@ -39,7 +39,6 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
       `${pit} is falling: ${temp}, set ${set}`,
       'The fuel is going. Add fuel, rake the ash from under it, open the air; then look for the set point in 20 minutes.',
     ],
-    pitUnread: () => [`${pit} is not read`, 'Look at its probe, or read it by hand and type it in.'],
     coreWrap: () => [`${piece} at ${temp}: wrap`, 'Look at the bark: set, and not scraping off. Then wrap; the plan wraps from here on.'],
     coreCheck: () => [
       `${piece} may be tender: feel it`,
