@@ -1,16 +1,12 @@
 'use client';
 import { CloudRain, Play, Smartphone, Square } from 'lucide-react';
 import Link from 'next/link';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { clockTime, longDay } from '../../formats/clock';
-import { alarmMessage } from '../../formats/messages/day/alarm';
 import { tagOfPiece } from '../../formats/messages/day/names';
-import { pitName, type MessageContext } from '../../formats/messages/names';
-import { formatTemp } from '../../formats/units';
 import { callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
-import { useUnits } from '../kit/UnitsProvider';
 import { Alarms } from './Alarms';
 import { Crew } from './Crew';
 import { DayLine } from './DayLine';
@@ -20,19 +16,15 @@ import { JournalList } from './Journal';
 import { Levers } from './Levers.client';
 import { LiveCurves } from './LiveCurves.client';
 import { NextTask } from './NextTask.client';
-import { NumberPad } from './NumberPad.client';
 import { OddsLine } from './OddsLine';
+import { ReadingDialog } from './ReadingDialog.client';
 import { PieceSheet } from './PieceSheet.client';
 import { Pits } from './Pits';
-import { useRinging } from './ringing';
+import { useAlarmCalls, useLivedDay, type LivedDayProps } from './useLivedDay';
+import { isCooking } from './dayScreen';
 import { TaskList } from './TaskList';
-import { useDay, useDayNow } from './useDay';
-import { useDeeds } from './useDeeds';
-import { useName } from './useName';
-import { titleOfTask } from './wording';
-import type { YardProps } from './Yard.client';
 
-interface DayDeskProps extends YardProps {
+interface DayDeskProps extends LivedDayProps {
   setDaySpeed: Action<unknown>;
   log: Omit<ImportLogProps, 'eventId'>;
   heard: { deviceId: string; channel: string }[];
@@ -52,31 +44,15 @@ const VIEWS = [
 
 /** The day at the desk: all of it on one screen, what happened over what was planned. */
 export function DayDesk({ ground, first, version, setDaySpeed, log, heard, others }: DayDeskProps) {
-  const units = useUnits();
-  const context = useMemo((): MessageContext => ({ ...ground, units }), [ground, units]);
   const { event } = ground;
-  const live = useDay(event.id, first, version);
-  const nowMs = useDayNow(live);
-  const [name] = useName();
-  const { say, waiting } = useDeeds(event.id, name ?? 'desk', nowMs);
+  const { units, context, day, joined, nowMs, say, waiting, open } = useLivedDay({ ground, first, version }, 'desk');
   const [view, setView] = useState<(typeof VIEWS)[number][0]>('day');
   const [chosen, setChosen] = useState<string>();
   const [sheet, setSheet] = useState<string>();
   const [pad, setPad] = useState<string>();
   const [ending, setEnding] = useState(false);
-  const { day } = live;
-  const title = titleOfTask(context, ground, day.tasks);
-  const calls = useMemo(
-    () =>
-      day.alarms
-        .filter((mark) => mark.acknowledgedAtMs === undefined)
-        .map((mark) => ({ causeId: mark.causeId, urgency: mark.alarm.urgency, title: alarmMessage(context, mark.alarm, title).title })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- titles follow from the context
-    [day.alarms, context],
-  );
-  useRinging(calls, false);
-  const open = day.tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
-  const cooking = day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined);
+  useAlarmCalls(day, ground, context, false);
+  const cooking = day.pieces.filter(isCooking);
   const shown = day.pieces.find((each) => each.key === chosen) ?? cooking.find((each) => each.probed) ?? cooking[0] ?? day.pieces[0];
   const piece = day.pieces.find((each) => each.key === sheet);
   const speed = async (to: number) => {
@@ -86,7 +62,7 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
   return (
     <main>
       <h1 className="sr-only">Cook day</h1>
-      <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
+      <JoinedLine day={day} joined={joined} waiting={waiting} context={context} />
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line bg-sheet px-4 py-1.5 print:hidden">
         <p className="flex items-baseline gap-3">
           <span className="figures text-[1.7rem] leading-none font-bold" suppressHydrationWarning>
@@ -226,28 +202,7 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
           </div>
         </div>
       )}
-      <Dialog
-        open={pad !== undefined}
-        onOpenChange={(open_) => !open_ && setPad(undefined)}
-        title="Reading"
-        description="The piece, the number, kept."
-      >
-        {pad !== undefined && (
-          <NumberPad
-            key={pad}
-            targets={[
-              ...day.pieces.map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.last?.tempC })),
-              ...day.pits.map((each) => ({ key: `pit/${each.pitId}`, tag: pitName(context, each.pitId), last: each.last?.tempC })),
-            ]}
-            first={pad || (day.pieces[0]?.key ?? '')}
-            onRead={(key, tempC, spot) => {
-              if (key.startsWith('pit/')) say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${formatTemp(tempC, units)} kept`);
-              else
-                say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tagOfPiece(context, key)}: ${formatTemp(tempC, units)} kept`);
-            }}
-          />
-        )}
-      </Dialog>
+      {pad !== undefined && <ReadingDialog first={pad} day={day} context={context} say={say} onClose={() => setPad(undefined)} />}
       <Dialog
         open={ending}
         onOpenChange={setEnding}

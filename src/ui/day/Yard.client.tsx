@@ -1,34 +1,26 @@
 'use client';
 import { CalendarClock, Flame, ListChecks, Moon, ShieldCheck, Sun, Volume2, VolumeX } from 'lucide-react';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { clockTime } from '../../formats/clock';
-import { alarmMessage } from '../../formats/messages/day/alarm';
-import { tagOfPiece } from '../../formats/messages/day/names';
-import { pitName, type MessageContext } from '../../formats/messages/names';
-import { formatTemp } from '../../formats/units';
-import { Dialog } from '../kit/Dialog';
 import { useHydrated } from '../kit/hydrated';
 import { usePreferences } from '../kit/UnitsProvider';
 import { Alarms } from './Alarms';
 import { DayLine } from './DayLine';
-import type { DayGround, DayScreen } from './dayScreen';
+import { isCooking } from './dayScreen';
 import { JoinedLine } from './JoinedLine';
 import { JournalList } from './Journal';
 import { Levers } from './Levers.client';
 import { NextTask } from './NextTask.client';
-import { NumberPad } from './NumberPad.client';
 import { OddsLine } from './OddsLine';
+import { ReadingDialog } from './ReadingDialog.client';
 import { PieceSheet } from './PieceSheet.client';
 import { Pits } from './Pits';
-import { unlockSound, useAwake, useRinging } from './ringing';
+import { unlockSound, useAwake } from './ringing';
+import { useAlarmCalls, useLivedDay, type LivedDayProps } from './useLivedDay';
 import { SafetyLog } from './SafetyLog.client';
 import { TaskList } from './TaskList';
-import { useDay, useDayNow } from './useDay';
-import { useDeeds } from './useDeeds';
-import { useName } from './useName';
 import { WhoAreYou } from './WhoAreYou.client';
-import { titleOfTask } from './wording';
 
 const TABS = [
   ['now', 'Now', ListChecks],
@@ -38,57 +30,25 @@ const TABS = [
 ] as const;
 type Tab = (typeof TABS)[number][0];
 
-export interface YardProps {
-  ground: DayGround;
-  first: DayScreen;
-  version: number;
-}
-
 /** The day in the yard: a phone in a greasy hand. What now, what next, will it be on time, and if not, what. */
-export function Yard({ ground, first, version }: YardProps) {
-  const { units, light, setLight } = usePreferences();
-  const context = useMemo((): MessageContext => ({ ...ground, units }), [ground, units]);
-  const live = useDay(ground.event.id, first, version);
-  const nowMs = useDayNow(live);
-  const [name, setName] = useName();
-  const { say, waiting } = useDeeds(ground.event.id, name ?? 'crew', nowMs);
+export function Yard(props: LivedDayProps) {
+  const { ground } = props;
+  const { light, setLight } = usePreferences();
+  const { units, context, day, joined, nowMs, name, setName, say, waiting, open } = useLivedDay(props, 'crew');
   const [tab, setTab] = useState<Tab>('now');
   const [pad, setPad] = useState<string | undefined>();
   const [pieceKey, setPiece] = useState<string | undefined>();
   const [quiet, setQuiet] = useState(false);
   const hydrated = useHydrated();
   useAwake();
-  const { day } = live;
-  const title = titleOfTask(context, ground, day.tasks);
-  const calls = useMemo(
-    () =>
-      day.alarms
-        .filter((mark) => mark.acknowledgedAtMs === undefined)
-        .map((mark) => ({ causeId: mark.causeId, urgency: mark.alarm.urgency, title: alarmMessage(context, mark.alarm, title).title })),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- titles follow from the context
-    [day.alarms, context],
-  );
-  useRinging(calls, quiet || name === undefined);
+  useAlarmCalls(day, ground, context, quiet || name === undefined);
 
   if (hydrated && name === undefined) return <WhoAreYou names={(ground.crew ?? []).map((member) => member.name)} onChoose={setName} />;
 
   const own = (ground.crew ?? []).find((member) => member.name === name)?.id;
-  const open = day.tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
   const mine = own === undefined ? open : open.filter((task) => !task.who || task.who.length === 0 || task.who.includes(own));
   const next = mine[0] ?? open[0];
   const piece = day.pieces.find((each) => each.key === pieceKey);
-  const targets = [
-    ...day.pieces
-      .filter((each) => each.carvedAtMs === undefined)
-      .sort(
-        (a, b) =>
-          Number(b.onAtMs !== undefined && b.pulledAtMs === undefined) - Number(a.onAtMs !== undefined && a.pulledAtMs === undefined),
-      )
-      .map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.lastLeftOut ? undefined : each.last?.tempC })),
-    ...day.pits
-      .filter((pit) => pit.litAtMs !== undefined)
-      .map((pit) => ({ key: `pit/${pit.pitId}`, tag: pitName(context, pit.pitId), last: pit.last?.tempC })),
-  ];
   return (
     <div className="mx-auto flex min-h-screen max-w-xl flex-col bg-paper pb-20" onPointerDown={unlockSound}>
       <header className="sticky top-0 z-20 flex items-center justify-between gap-2 border-b border-line bg-paper px-4 py-2">
@@ -124,7 +84,7 @@ export function Yard({ ground, first, version }: YardProps) {
         </div>
       </header>
       <main className="grow">
-        <JoinedLine day={day} joined={live.joined} waiting={waiting} context={context} />
+        <JoinedLine day={day} joined={joined} waiting={waiting} context={context} />
         <Alarms day={day} ground={ground} context={context} say={say} />
         {tab === 'now' && (
           <>
@@ -142,7 +102,7 @@ export function Yard({ ground, first, version }: YardProps) {
                 context={context}
                 nowMs={nowMs}
                 say={say}
-                onPad={(key) => setPad(key || targets[0]?.key)}
+                onPad={setPad}
                 onPiece={setPiece}
               />
             ) : (
@@ -151,7 +111,7 @@ export function Yard({ ground, first, version }: YardProps) {
             <TaskList tasks={(mine.length > 0 ? mine : open).slice(1)} most={3} ground={ground} context={context} nowMs={nowMs} />
             <Levers day={day} context={context} say={say} folded />
             <Pits
-              day={{ ...day, pieces: day.pieces.filter((each) => each.onAtMs !== undefined && each.pulledAtMs === undefined) }}
+              day={{ ...day, pieces: day.pieces.filter(isCooking) }}
               ground={ground}
               context={context}
               nowMs={nowMs}
@@ -189,26 +149,7 @@ export function Yard({ ground, first, version }: YardProps) {
           </button>
         ))}
       </nav>
-      <Dialog
-        open={pad !== undefined}
-        onOpenChange={(shown) => !shown && setPad(undefined)}
-        title="Reading"
-        description="The piece, the number, kept."
-      >
-        {pad !== undefined && (
-          <NumberPad
-            key={pad}
-            targets={targets}
-            first={pad}
-            onRead={(key, tempC, spot) => {
-              const tag = targets.find((each) => each.key === key)?.tag ?? '';
-              if (key.startsWith('pit/'))
-                say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, `${tag}: ${formatTemp(tempC, units)} kept`);
-              else say({ kind: 'reading', piece: key, spot, coreC: tempC }, `${tag}: ${formatTemp(tempC, units)} kept`);
-            }}
-          />
-        )}
-      </Dialog>
+      {pad !== undefined && <ReadingDialog first={pad} day={day} context={context} say={say} onClose={() => setPad(undefined)} />}
       {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setPiece(undefined)} />}
     </div>
   );

@@ -1,4 +1,4 @@
-import type { Conclusion, DayView } from '../../core/day';
+import type { Conclusion, DayTask, DayView, PieceView } from '../../core/day';
 import type { Plan } from '../../core/model';
 import type { MessageContext } from '../../formats/messages/names';
 
@@ -15,3 +15,9 @@ export interface DayGround extends Omit<MessageContext, 'units'> {
   startedAtMs: number;
   simulated: boolean;
 }
+
+/** Still to be done by hands. */
+export const openTasks = ({ tasks }: DayScreen): DayTask[] =>
+  tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
+
+export const isCooking = ({ onAtMs, pulledAtMs }: PieceView): boolean => onAtMs !== undefined && pulledAtMs === undefined;

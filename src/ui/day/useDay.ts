@@ -8,7 +8,6 @@ export type Joined = { by: 'stream' | 'asking' } | { by: 'none'; sinceMs: number
 const ASK_EVERY_MS = 4000;
 /** A stream that was cut so often at once is not held again: then the screen asks. */
 const CUTS_UNTIL_ASKING = 3;
-const SILENT_MS = 25_000;
 
 export interface LiveDay {
   day: DayScreen;
@@ -81,7 +80,7 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
 export function useDayNow({ day, receivedMs }: LiveDay): number {
   const [now, setNow] = useState(() => day.nowMs);
   useEffect(() => {
-    const tick = () => setNow(day.nowMs + Math.min(Date.now() - receivedMs, SILENT_MS * 240) * day.clock.speed);
+    const tick = () => setNow(day.nowMs + (Date.now() - receivedMs) * day.clock.speed);
     tick();
     const timer = setInterval(tick, 1000);
     return () => clearInterval(timer);

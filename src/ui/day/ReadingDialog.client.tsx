@@ -1,0 +1,47 @@
+'use client';
+import { tagOfPiece } from '../../formats/messages/day/names';
+import { pitName, type MessageContext } from '../../formats/messages/names';
+import { formatTemp } from '../../formats/units';
+import { Dialog } from '../kit/Dialog';
+import { isCooking, type DayScreen } from './dayScreen';
+import { NumberPad } from './NumberPad.client';
+import type { Say } from './useDeeds';
+
+interface ReadingDialogProps {
+  /** What the pad opens on: a piece's key, `pit/` and a pit's id, or blank for the first there is. */
+  first: string;
+  day: DayScreen;
+  context: MessageContext;
+  say: Say;
+  onClose(): void;
+}
+
+/** The number pad over the page: what cooks first, then what rests, then the pits that burn. */
+export function ReadingDialog({ first, day, context, say, onClose }: ReadingDialogProps) {
+  const pieces = day.pieces.filter((each) => each.carvedAtMs === undefined).sort((a, b) => Number(isCooking(b)) - Number(isCooking(a)));
+  const targets = [
+    ...pieces.map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.lastLeftOut ? undefined : each.last?.tempC })),
+    ...day.pits
+      .filter((pit) => pit.litAtMs !== undefined)
+      .map((pit) => ({ key: `pit/${pit.pitId}`, tag: pitName(context, pit.pitId), last: pit.last?.tempC })),
+  ];
+  const known = targets.some((each) => each.key === first) ? first : targets[0]?.key;
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Reading" description="The piece, the number, kept.">
+      {known === undefined ? (
+        <p className="text-soft">Nothing is on, and no fire is lit: there is nothing to read.</p>
+      ) : (
+        <NumberPad
+          key={known}
+          targets={targets}
+          first={known}
+          onRead={(key, tempC, spot) => {
+            const words = `${targets.find((each) => each.key === key)?.tag ?? ''}: ${formatTemp(tempC, context.units)} kept`;
+            if (key.startsWith('pit/')) say({ kind: 'pitReading', pitId: key.slice(4), pitC: tempC }, words);
+            else say({ kind: 'reading', piece: key, spot, coreC: tempC }, words);
+          }}
+        />
+      )}
+    </Dialog>
+  );
+}
