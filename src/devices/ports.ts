@@ -1,12 +1,8 @@
+import type { RawReading } from '../core/day';
+
 /** What stands outside the product, as narrow as it needs it. Each has a simulated stand-in that ships; all pass one contract. */
 
-/** One channel of one device, at one instant. Devices say nothing about what a channel sits in: the day's journal does. */
-export interface HubReading {
-  deviceId: string;
-  channel: string;
-  atMs: number;
-  tempC: number;
-}
+export type HubReading = RawReading;
 
 export type LinkState = 'connecting' | 'connected' | 'lost';
 

@@ -18,6 +18,7 @@ import {
   type Effect,
   type Entry,
   type Journal,
+  type RawReading,
 } from '../core/day';
 import { SimulatedCrew } from '../devices/simulated/crew';
 import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
@@ -51,7 +52,7 @@ export interface RoomView extends DayView {
 export interface RoomHouse {
   realMs(): number;
   keepEntries(eventId: string, entries: readonly Entry[]): Promise<void>;
-  keepReadings(readings: readonly { deviceId: string; channel: string; atMs: number; tempC: number }[]): Promise<void>;
+  keepReadings(readings: readonly RawReading[]): Promise<void>;
   escalateMin(): number;
   links(): LinkView[];
 }
@@ -157,7 +158,7 @@ export class DayRoom {
   }
 
   /** Readings that are on disk, those of channels this day has among them. */
-  takeReadings(readings: readonly { deviceId: string; channel: string; atMs: number; tempC: number }[]): void {
+  takeReadings(readings: readonly RawReading[]): void {
     this.book.take(readings);
   }
 

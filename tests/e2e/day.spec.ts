@@ -89,6 +89,16 @@ async function thumb(page: Page, eventId: string): Promise<boolean> {
   return true;
 }
 
+/** Turns the pit to a heat, as another phone would tell it. */
+async function turnPit(page: Page, eventId: string, pitC: number) {
+  const { nowMs } = await stateOf(page, eventId);
+  const deed = { kind: 'pit', pitId: 'offset', did: 'setPoint', pitC };
+  const answer = await page.request.post(`/days/${eventId}/entries`, {
+    data: { eventId, entries: [{ id: `turn-${pitC}`, atMs: nowMs, by: 'Ada', deed }] },
+  });
+  expect(answer.status()).toBe(200);
+}
+
 async function speedTo(desk: Page, speed: string) {
   await desk.getByRole('group', { name: 'Speed of the simulation' }).getByRole('button', { name: speed, exact: true }).click();
 }
@@ -179,25 +189,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
         .isVisible()
         .catch(() => false))
     ) {
-      await ada.evaluate(
-        async (id) =>
-          void (await fetch(`/days/${id}/entries`, {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json' },
-            body: JSON.stringify({
-              eventId: id,
-              entries: [
-                {
-                  id: `cold-${Math.random()}`,
-                  atMs: ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day.nowMs,
-                  by: 'Ada',
-                  deed: { kind: 'pit', pitId: 'offset', did: 'setPoint', pitC: 105 },
-                },
-              ],
-            }),
-          })),
-        eventId,
-      );
+      await turnPit(ada, eventId, 105);
       await speedTo(desk, '60 x');
     }
     await expect(levers.getByRole('button', { name: 'Take it' }).first()).toBeVisible({ timeout: 90_000 });
@@ -208,25 +200,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
     expect((await stateOf(ada, eventId)).revisions).toHaveLength(1);
     await taken.getByRole('button', { name: 'Take back' }).click();
     await expect(taken).toHaveCount(0);
-    await ada.evaluate(
-      async (id) =>
-        void (await fetch(`/days/${id}/entries`, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({
-            eventId: id,
-            entries: [
-              {
-                id: `warm-${Math.random()}`,
-                atMs: ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day.nowMs,
-                by: 'Ada',
-                deed: { kind: 'pit', pitId: 'offset', did: 'setPoint', pitC: 135 },
-              },
-            ],
-          }),
-        })),
-      eventId,
-    );
+    await turnPit(ada, eventId, 135);
   });
 
   await test.step('a piece of a batch is wrapped and pulled alone', async () => {

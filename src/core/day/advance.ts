@@ -1,7 +1,8 @@
-import type { Deed, Entry, PieceKey, PieceStep, PlanChange } from './entry';
-import { laidOffsetC, piecesOfTask, STEP_OF_TASK, wrapFor, type KeptDay } from './keptDay';
+import type { Deed, Entry, PieceKey, PieceStep } from './entry';
+import { piecesOfTask, STEP_OF_TASK, wrapFor, type KeptDay } from './keptDay';
+import { changed, replacedBy } from './revise';
 import { tasksOfDay, type RevisedTask } from './revisedTasks';
-import { setPointAt, type DayState, type PieceState, type PitState, type TaskMark } from './state';
+import { setPointAt, withPiece, withPit, type DayState, type PieceState, type PitState, type TaskMark } from './state';
 
 /** What an entry asks of the house beside the new state. Services carry it out. */
 export type Effect =
@@ -48,7 +49,7 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
     case 'piece': {
       const known = deed.pieces.filter((key) => key in state.pieces);
       if (known.length === 0) return ignored('noSuchPiece');
-      return { state: known.reduce((day, key) => stepped(kept, day, key, deed, atMs), state), effects };
+      return { state: known.reduce((day, key) => stepped(kept, day, key, deed, entry), state), effects };
     }
     case 'checked': {
       if (!(deed.piece in state.pieces)) return ignored('noSuchPiece');
@@ -100,47 +101,6 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
   }
 }
 
-/** What a change takes the place of. */
-function replacedBy(kept: KeptDay, state: DayState, change: PlanChange, atMs: number): number | string | undefined {
-  switch (change.what) {
-    case 'setPoint':
-      return state.pits[change.pitId] && setPointAt(state.pits[change.pitId]!, atMs);
-    case 'servingAt':
-      return servingAtMs(kept, state, change.servingId);
-    case 'finishIn':
-      return state.pieces[change.pieces[0] ?? '']?.pits.at(-1)?.pitId;
-    case 'holdIn':
-      return kept.plan.runs.find((run) => run.id === state.pieces[change.pieces[0] ?? '']?.runId)?.hold.gearId;
-    default:
-      return undefined;
-  }
-}
-
-/** When a serving is, with what was put back so far. */
-function servingAtMs(kept: KeptDay, { revisions }: DayState, servingId: string): number | undefined {
-  const put = revisions.flatMap((each) => each.changes).findLast((change) => change.what === 'servingAt' && change.servingId === servingId);
-  return put?.what === 'servingAt' ? put.atMs : kept.input.event.servings.find((each) => each.id === servingId)?.atMs;
-}
-
-/** What of a change is a fact as soon as somebody takes it: a dial that is turned, two pieces that change places. */
-function changed(kept: KeptDay, state: DayState, change: PlanChange, atMs: number): DayState {
-  if (change.what === 'setPoint' && change.pitId in state.pits)
-    return withPit(state, change.pitId, (pit) => ({ ...pit, setPoints: [...pit.setPoints, { atMs, pitC: change.pitC }] }));
-  if (change.what === 'swap') {
-    const [first, second] = change.pieces;
-    if (!(first in state.pieces) || !(second in state.pieces)) return state;
-    const hotterByC = laidNowC(kept, state, second) - laidNowC(kept, state, first);
-    const shifted = (day: DayState, key: PieceKey, byC: number) =>
-      withPiece(day, key, (piece) => ({ ...piece, shifts: [...piece.shifts, { atMs, hotterByC: byC }] }));
-    return shifted(shifted(state, first, hotterByC), second, -hotterByC);
-  }
-  return state;
-}
-
-/** How much hotter than the set point a piece lies now. */
-export const laidNowC = (kept: KeptDay, state: DayState, key: PieceKey): number =>
-  (state.pieces[key]?.shifts ?? []).reduce((sum, shift) => sum + shift.hotterByC, laidOffsetC(kept, key));
-
 function phased(state: DayState, { did, reason }: Extract<Deed, { kind: 'day' }>, atMs: number): DayState {
   const closed = state.pauses.map((pause) => (pause.toMs === undefined ? { ...pause, toMs: atMs } : pause));
   switch (did) {
@@ -155,21 +115,17 @@ function phased(state: DayState, { did, reason }: Extract<Deed, { kind: 'day' }>
   }
 }
 
-const withPiece = (state: DayState, key: PieceKey, change: (piece: PieceState) => PieceState): DayState => ({
-  ...state,
-  pieces: { ...state.pieces, [key]: change(state.pieces[key]!) },
-});
-
-const withPit = (state: DayState, pitId: string, change: (pit: PitState) => PitState): DayState => ({
-  ...state,
-  pits: { ...state.pits, [pitId]: change(state.pits[pitId]!) },
-});
-
 const withReading = (state: DayState, key: PieceKey, reading: PieceState['readings'][number]): DayState =>
   withPiece(state, key, (piece) => ({ ...piece, readings: [...piece.readings, reading] }));
 
 /** One piece one step on in its life. */
-function stepped(kept: KeptDay, state: DayState, key: PieceKey, deed: Extract<Deed, { kind: 'piece' }>, atMs: number): DayState {
+function stepped(
+  kept: KeptDay,
+  state: DayState,
+  key: PieceKey,
+  deed: Extract<Deed, { kind: 'piece' }>,
+  { atMs, by }: Pick<Entry, 'atMs' | 'by'>,
+): DayState {
   const { step, coreC } = deed;
   const run = kept.plan.runs.find((each) => each.id === state.pieces[key]!.runId)!;
   const after = withPiece(state, key, (piece) => {
@@ -197,7 +153,7 @@ function stepped(kept: KeptDay, state: DayState, key: PieceKey, deed: Extract<De
         return { ...next, carvedAtMs: atMs };
     }
   });
-  const read = coreC === undefined ? after : withReading(after, key, { atMs, coreC, spot: 'thickest', by: '' });
+  const read = coreC === undefined ? after : withReading(after, key, { atMs, coreC, spot: 'thickest', by });
   const pitId = read.pieces[key]!.pits.at(-1)?.pitId;
   const opens = step === 'on' || step === 'wrapped' || step === 'unwrapped' || step === 'moved' || step === 'pulled';
   return opens && pitId !== undefined && pitId in read.pits ? opened(read, pitId, atMs) : read;
@@ -247,10 +203,11 @@ function marked(
   }
   const mark: TaskMark = { did, atMs, by, entryId: id, reason, minutes };
   const after: DayState = { ...state, tasks: { ...state.tasks, [task.id]: mark } };
-  return did === 'done' ? asDone(kept, after, task, atMs) : after;
+  return did === 'done' ? asDone(kept, after, task, { atMs, by }) : after;
 }
 
-function asDone(kept: KeptDay, state: DayState, task: RevisedTask, atMs: number): DayState {
+function asDone(kept: KeptDay, state: DayState, task: RevisedTask, entry: Pick<Entry, 'atMs' | 'by'>): DayState {
+  const { atMs } = entry;
   const step = STEP_OF_TASK[task.kind];
   if (step) {
     const { change } = task;
@@ -259,7 +216,7 @@ function asDone(kept: KeptDay, state: DayState, task: RevisedTask, atMs: number)
     const pitId = change?.what === 'finishIn' ? change.pitId : step === 'on' ? task.pitId : undefined;
     return keys.reduce((day, key) => {
       const wrap = step === 'wrapped' ? wrapFor(kept, key) : undefined;
-      return stepped(kept, day, key, { kind: 'piece', pieces: [key], step, wrap, gearId, pitId }, atMs);
+      return stepped(kept, day, key, { kind: 'piece', pieces: [key], step, wrap, gearId, pitId }, entry);
     }, state);
   }
   const { pitId, pitC } = task;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallSupper } from '../../../tests/fixtures/day';
 import { keptDayOf, liveDay } from '../../../tests/fixtures/livedDay';
+import { handsMinOf } from '../model';
 import { chanceBy } from './odds';
 import { emptyDay } from './keptDay';
 import {
@@ -80,7 +81,7 @@ describe('tasks of a day', () => {
     const busy = new Map<string, { fromMs: number; toMs: number; id: string }[]>();
     for (const each of tasks) {
       if (each.kind === 'serve' || each.clash) continue;
-      const minutes = { vent: 2, rest: 2, hold: 5 }[each.kind as 'vent'] ?? each.minutes;
+      const minutes = handsMinOf(each);
       for (const who of each.who ?? []) {
         const own = busy.get(who) ?? [];
         const toMs = each.dueMs + minutes * MIN;

@@ -1,6 +1,7 @@
 import { predictiveLaw, SHIPPED_PARAMETERS, type CookSetup } from '../forecast';
 import { DONE_SHARES, LiveForecast, type LiveDeed, type LiveReadings, type ProbeState, type Reforecast } from '../live';
 import { cutIn, isPoultry, type Run } from '../model';
+import { seedOfName } from '../numerics';
 import { pieceOfRun, type PieceOfRun } from '../planning';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Feel, PieceKey } from './entry';
@@ -124,8 +125,8 @@ export class DayForecaster {
     if (made) return made;
     const { seed } = this.kept;
     // Whatever is done to it, its chance stays its own, and its pit's that of the pit it went into.
-    const own = seed + seedOf(id === piece.key ? id : piece.batchId);
-    const live = new LiveForecast(setup, SHIPPED_PARAMETERS, { seed: own, pitSeed: seed + seedOf(piece.pits[0]?.pitId ?? '') });
+    const own = seed + seedOfName(id === piece.key ? id : piece.batchId);
+    const live = new LiveForecast(setup, SHIPPED_PARAMETERS, { seed: own, pitSeed: seed + seedOfName(piece.pits[0]?.pitId ?? '') });
     this.live.set(id, live);
     return live;
   }
@@ -267,10 +268,3 @@ const likeOf = (setup: CookSetup, piece: PieceState): string =>
     piece.shifts,
     piece.checks,
   ]);
-
-/** A number that stands for a name. */
-function seedOf(name: string): number {
-  let sum = 7;
-  for (let i = 0; i < name.length; i++) sum = (sum * 31 + name.charCodeAt(i)) % 1_000_003;
-  return sum;
-}

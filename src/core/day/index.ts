@@ -12,7 +12,7 @@ export type { KeptDay } from './keptDay';
 export { jointChance, oddsNow } from './odds';
 export { MinuteBook } from './minutes';
 export { readingsOf } from './readings';
-export type { DayReadings, MinuteReading } from './readings';
+export type { DayReadings, MinuteReading, RawReading } from './readings';
 export { retime } from './retime';
 export type { DayTask } from './retime';
 export { isOn } from './state';

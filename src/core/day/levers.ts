@@ -1,7 +1,8 @@
 import { cutIn, methodIn, type Batch, type Cut, type Method, type Pit, type Run } from '../model';
 import { limitsOf } from '../safety';
 import { addMinutes, MS_PER_MIN } from '../units';
-import { advanceCook, laidNowC } from './advance';
+import { advanceCook } from './advance';
+import { laidNowC } from './revise';
 import type { Deed, Entry, PieceKey, PlanChange } from './entry';
 import type { DayForecast, DayForecaster } from './forecaster';
 import { keysOf, runOf, wrapFor, type KeptDay } from './keptDay';

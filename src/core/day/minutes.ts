@@ -1,11 +1,4 @@
-import type { MinuteReading } from './readings';
-
-interface RawReading {
-  deviceId: string;
-  channel: string;
-  atMs: number;
-  tempC: number;
-}
+import type { MinuteReading, RawReading } from './readings';
 
 const MINUTE_MS = 60_000;
 

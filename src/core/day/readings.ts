@@ -1,6 +1,14 @@
 import type { PieceKey } from './entry';
 import type { ChannelUse, DayState } from './state';
 
+/** One channel of one device, at one instant. What a channel sits in is the journal's to say. */
+export interface RawReading {
+  deviceId: string;
+  channel: string;
+  atMs: number;
+  tempC: number;
+}
+
 /** What one channel of a device read in one minute. */
 export interface MinuteReading {
   deviceId: string;

@@ -1,9 +1,10 @@
-import type { Plan, Run, Task } from '../model';
+import { type Run, type Task } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { hasTaken, isDoneTo } from './advance';
 import type { DayForecast } from './forecaster';
 import { piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
 import { takenOver, tasksOfDay, type RevisedTask } from './revisedTasks';
+import { staffedAnew } from './staffedAnew';
 import type { DayState, PieceState } from './state';
 
 export type TaskStatus = 'waiting' | 'due' | 'late' | 'done' | 'skipped';
@@ -261,66 +262,3 @@ function setPointDue(kept: KeptDay, state: DayState, forecast: DayForecast | und
   });
   return wraps.length > 0 && run.finishAtMs === run.wrapAtMs ? Math.max(...wraps) : task.atMs + shifts.run(run.id);
 }
-
-/** Tasks on one pit no further apart than this share one lifting of its lid. */
-const ONE_OPENING_MIN = 10;
-
-/**
- * Who does what, now that times have moved: whoever was planned, unless busy with something that comes first; then
- * whoever is on duty there and free. Openings are grouped anew.
- */
-function staffedAnew(plan: Plan, tasks: readonly DayTask[]): DayTask[] {
-  const busy = new Map<string, { fromMs: number; toMs: number; taskId: string }[]>();
-  const open = new Map<string, { opening: string; startedMs: number }>();
-  const clashOf = (memberId: string, fromMs: number, toMs: number) =>
-    busy.get(memberId)?.find((each) => each.fromMs < toMs && each.toMs > fromMs);
-  const take = (who: readonly string[], taskId: string, fromMs: number, toMs: number) => {
-    for (const memberId of who) busy.set(memberId, [...(busy.get(memberId) ?? []), { fromMs, toMs, taskId }]);
-  };
-  return tasks.map((task): DayTask => {
-    let opening = task.opening;
-    if (task.opening !== undefined && task.pitId !== undefined && task.status !== 'done') {
-      const last = open.get(task.pitId);
-      opening = last && task.dueMs - last.startedMs <= ONE_OPENING_MIN * MS_PER_MIN ? last.opening : `${task.pitId}@${task.dueMs}`;
-      if (opening !== last?.opening) open.set(task.pitId, { opening, startedMs: task.dueMs });
-    }
-    const grouped = opening === task.opening ? task : { ...task, opening };
-    const { who, status } = grouped;
-    if (!who || who.length === 0 || status === 'done' || status === 'skipped') return grouped;
-    const fromMs = grouped.dueMs;
-    const toMs = addMinutes(fromMs, HANDS_OF[grouped.kind] ?? grouped.minutes);
-    // Nothing moved: who was planned is free by the plan's own rules.
-    const own = who.map((memberId) => ({ memberId, clash: clashOf(memberId, fromMs, toMs) }));
-    const taken = own.find(({ clash }) => clash !== undefined);
-    if (!taken || grouped.kind === 'serve') {
-      take(who, grouped.id, fromMs, toMs);
-      return grouped;
-    }
-    const free = (plan.stays ?? []).filter(
-      (stay) =>
-        stay.placeId === grouped.placeId &&
-        stay.fromMs <= fromMs &&
-        stay.toMs >= toMs &&
-        !who.includes(stay.memberId) &&
-        !clashOf(stay.memberId, fromMs, toMs),
-    );
-    const stand = new Set(free.map((stay) => stay.memberId));
-    const now = own.map(({ memberId, clash }) => {
-      if (!clash) return memberId;
-      const instead = [...stand][0];
-      if (instead !== undefined) stand.delete(instead);
-      return instead ?? memberId;
-    });
-    take(now, grouped.id, fromMs, toMs);
-    const left = now.find((memberId) => clashOf(memberId, fromMs, toMs)?.taskId !== grouped.id && taken.memberId === memberId);
-    return {
-      ...grouped,
-      who: now,
-      ...(now.some((memberId, i) => memberId !== who[i]) && { insteadOf: who }),
-      ...(left !== undefined && { clash: { memberId: left, taskId: taken.clash!.taskId } }),
-    };
-  });
-}
-
-/** What of it takes hands; the rest it does by itself. */
-const HANDS_OF: Partial<Record<Task['kind'], number>> = { vent: 2, rest: 2, hold: 5 };

@@ -1,4 +1,4 @@
-import type { Feel, PieceKey, PieceStep, PlanChange, SafetyLine, Spot } from './entry';
+import type { Deed, Feel, PieceKey, PieceStep, PlanChange, Spot } from './entry';
 
 /** What is known of one piece. Instants are undefined until it happened. */
 export interface PieceState {
@@ -80,19 +80,10 @@ export interface AlarmMark {
   clearedAtMs?: number;
 }
 
-export interface SafetyEntry {
+export interface SafetyEntry extends Omit<Extract<Deed, { kind: 'safety' }>, 'kind'> {
   entryId: string;
   atMs: number;
   by: string;
-  line: SafetyLine;
-  batchId?: string;
-  piece?: PieceKey;
-  tempC?: number;
-  ppm?: number;
-  corrects?: string;
-  action?: string;
-  food?: string;
-  note?: string;
   /** A later line stands for it. */
   correctedBy?: string;
 }
@@ -122,3 +113,13 @@ export const pitOf = ({ pits }: PieceState, atMs: number): string | undefined =>
 /** What a pit was last set to by an instant. */
 export const setPointAt = ({ setPoints }: PitState, atMs: number): number | undefined =>
   setPoints.findLast((each) => each.atMs <= atMs)?.pitC;
+
+/** The day with one piece, or one pit, changed. */
+export const withPiece = (state: DayState, key: PieceKey, change: (piece: PieceState) => PieceState): DayState => ({
+  ...state,
+  pieces: { ...state.pieces, [key]: change(state.pieces[key]!) },
+});
+export const withPit = (state: DayState, pitId: string, change: (pit: PitState) => PitState): DayState => ({
+  ...state,
+  pits: { ...state.pits, [pitId]: change(state.pits[pitId]!) },
+});

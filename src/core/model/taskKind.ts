@@ -53,6 +53,13 @@ export const TENDING_KINDS: readonly TaskKind[] = [
   'probe',
 ];
 
+/** What of it takes hands, min; the rest it does by itself. */
+export const HANDS_MIN: Partial<Record<TaskKind, number>> = Object.freeze({ vent: 2, rest: 2, hold: 5 });
+export const handsMinOf = ({ kind, minutes }: { kind: TaskKind; minutes: number }): number => HANDS_MIN[kind] ?? minutes;
+
+/** Tasks on one pit no further apart than this share one lifting of its lid. */
+export const ONE_OPENING_MIN = 10;
+
 /** What is made ready while the meat cooks, or before. */
 export type Preparation =
   | { code: 'mix'; recipeId: string }

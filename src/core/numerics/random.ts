@@ -38,3 +38,10 @@ export function seededRandom(seed: number): Random {
     },
   };
 }
+
+/** A seed that stands for a name. */
+export function seedOfName(name: string): number {
+  let sum = 7;
+  for (let i = 0; i < name.length; i++) sum = (sum * 31 + name.charCodeAt(i)) % 1_000_003;
+  return sum;
+}

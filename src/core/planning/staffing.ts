@@ -1,4 +1,14 @@
-import { PREP_KINDS, TENDING_KINDS, type Plan, type PlanProblem, type Preparation, type Shift, type Task } from '../model';
+import {
+  HANDS_MIN,
+  handsMinOf,
+  PREP_KINDS,
+  TENDING_KINDS,
+  type Plan,
+  type PlanProblem,
+  type Preparation,
+  type Shift,
+  type Task,
+} from '../model';
 import { CrewLedger } from '../schedule';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { WaitingTask } from './waitingWork';
@@ -13,8 +23,6 @@ const MOVES_MIN: Partial<Record<Task['kind'], [earlier: number, later: number]>>
   hold: [0, 10],
 };
 const USUALLY_MOVES: [number, number] = [10, 10];
-/** What of it takes hands; the rest it does by itself. */
-const HANDS_MIN: Partial<Record<Task['kind'], number>> = { vent: 2, rest: 2, hold: 5 };
 const KITCHEN_WORK: ReadonlySet<Preparation['code']> = new Set(['mix', 'side', 'knives', 'labels']);
 /** Work is put into gaps on such steps of the clock. */
 const STEP_MIN = 5;
@@ -62,7 +70,7 @@ export function staffed(
   const last = new Map<string, string>();
 
   const give = (task: Task, [earlier, later]: readonly [number, number]): Task | undefined => {
-    const minutes = HANDS_MIN[task.kind] ?? task.minutes;
+    const minutes = handsMinOf(task);
     const key = task.pitId ?? task.runId ?? 'prep';
     for (const offset of offsets(earlier, later)) {
       const atMs = addMinutes(task.atMs, offset);
@@ -85,11 +93,11 @@ export function staffed(
       const there = stays.filter((stay) => stay.placeId === placeId && stay.fromMs <= task.atMs && stay.toMs >= untilMs);
       return there.length > 0 ? { ...task, who: [...new Set(there.map((stay) => stay.memberId))] } : task;
     }
-    if (!TENDING_KINDS.includes(kind) && !(kind in HANDS_MIN)) return task;
+    if (!TENDING_KINDS.includes(kind) && !(HANDS_MIN[kind] !== undefined)) return task;
     const found = give(task, MOVES_MIN[kind] ?? USUALLY_MOVES);
     if (found) return found;
     // Whoever pulls sees to it himself.
-    if (kind in HANDS_MIN) {
+    if (HANDS_MIN[kind] !== undefined) {
       const who = plan.runs.find((run) => run.id === task.runId)?.work.find((work) => work.kind === 'pull')?.who ?? [];
       return who.length > 0 ? { ...task, who } : task;
     }

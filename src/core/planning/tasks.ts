@@ -1,5 +1,6 @@
 import { relightAtMs, tendFire } from '../fire';
 import {
+  ONE_OPENING_MIN,
   homeIdOf,
   methodIn,
   PREP_KINDS,
@@ -14,8 +15,6 @@ import {
 } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
-/** Tasks on one pit no further apart than this share one lifting of its lid. */
-const ONE_OPENING_MIN = 10;
 /** What has waited in a warmer is boxed so long before the van leaves. */
 const BOXED_BEFORE_MIN = 15;
 

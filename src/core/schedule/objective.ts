@@ -1,5 +1,15 @@
 import { burnKgPerH } from '../fire';
-import type { DayWeather, Firing, Objective, Pit, Run, ServingOdds, Shift, Trip } from '../model';
+import {
+  ONE_OPENING_MIN,
+  type DayWeather,
+  type Firing,
+  type Objective,
+  type Pit,
+  type Run,
+  type ServingOdds,
+  type Shift,
+  type Trip,
+} from '../model';
 import { MS_PER_MIN } from '../units';
 import { expectedMissMin } from './holdQuality';
 import type { BatchOrder } from './order';
@@ -13,7 +23,6 @@ const PER_SPLIT_H = 0.5;
 const RISK_STEP_MIN = 0.1;
 /** Tasks this near to one another cost one waking. */
 const ONE_WAKING_MIN = 30;
-const ONE_OPENING_MIN = 10;
 const PER_OPENING = 0.1;
 const PER_KG_OF_FUEL = 0.1;
 const PER_HOUR_ON_THE_ROAD = 0.3;

@@ -1,13 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import type { MinuteReading } from '../../core/day';
-
-/** One channel of one device, at one instant. */
-export interface RawReading {
-  deviceId: string;
-  channel: string;
-  atMs: number;
-  tempC: number;
-}
+import type { MinuteReading, RawReading } from '../../core/day';
 
 const MINUTE_MS = 60_000;
 /** Raw readings are kept for so long; minutes for good. */

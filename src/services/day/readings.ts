@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import type { RawReading } from '../../core/day';
 import { failure, success, type Outcome } from '../../core/outcome';
 import {
   createToken,
@@ -9,7 +10,6 @@ import {
   saveReadings,
   tokenOfHash,
   type DeviceToken,
-  type RawReading,
 } from '../../persistence';
 import type { Context } from '../context';
 

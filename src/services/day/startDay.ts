@@ -1,4 +1,5 @@
 import type { Entry, KeptDay } from '../../core/day';
+import { seedOfName } from '../../core/numerics';
 import { failure, success, type Outcome } from '../../core/outcome';
 import { createDay, addEntries, loadDay, type DayClock } from '../../persistence';
 import type { Context } from '../context';
@@ -35,7 +36,7 @@ export async function startDay(
   if (clock.mode === 'real' && atMs < firstMs - EARLIEST_MS) return failure({ code: 'dayTooEarly' });
   if (clock.mode === 'real' && atMs > lastMs + LATEST_MS) return failure({ code: 'dayOver' });
   const { hotHoldEveryMin } = await readDaySettings(context);
-  const kept: KeptDay = { id: `${eventId}@${context.newId()}`, input, plan, seed: seed ?? seedOf(eventId), hotHoldEveryMin };
+  const kept: KeptDay = { id: `${eventId}@${context.newId()}`, input, plan, seed: seed ?? seedOfName(eventId), hotHoldEveryMin };
   const started: Entry = { id: `${eventId}-started`, atMs, by, source: 'crew', deed: { kind: 'day', did: 'started' } };
   const saved = await context.db.write(async (transaction) => {
     if (await loadDay(eventId, transaction)) return false;
@@ -46,8 +47,4 @@ export async function startDay(
   if (!saved) return failure({ code: 'dayBegun' });
   context.days?.began(eventId);
   return success({ eventId });
-}
-
-function seedOf(id: string): number {
-  return [...id].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 100_003, 7);
 }
