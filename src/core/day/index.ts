@@ -1,6 +1,6 @@
 export type { Conclusion, Effect } from './advance';
 export { alarmEntries, alarmsNow } from './alarms';
-export type { Alarm, AlarmCode } from './alarms';
+export type { Alarm, AlarmCode } from './alarm';
 export { FEELS, mayUndo, PIECE_STEPS, pieceKey, SAFETY_LINES, SPOTS } from './entry';
 export type { Deed, DeedKind, Entry, EntrySource, Feel, PieceKey, PieceStep, PlanChange, SafetyLine, Spot } from './entry';
 export { DayForecaster, lowestCounts } from './forecaster';
@@ -19,6 +19,6 @@ export { isOn } from './state';
 export type { ChannelUse, DayState, Revision, SafetyEntry } from './state';
 export { hotHoldDue, judgeLine } from './safetyLog';
 export { leversNow } from './levers';
-export type { DayLever, LeverCode, LeverPrice } from './levers';
+export type { DayLever, LeverCode, LeverPrice } from './lever';
 export { dayView } from './view';
 export type { DayView, PieceView } from './view';

@@ -1,9 +1,9 @@
-import type { Alarm } from './alarms';
+import type { Alarm } from './alarm';
 import type { Entry, PieceKey } from './entry';
 import type { DayForecast, PieceForecast } from './forecaster';
 import type { Journal } from './journal';
 import type { KeptDay } from './keptDay';
-import type { DayLever } from './levers';
+import type { DayLever } from './lever';
 import { oddsNow, type ServingNow } from './odds';
 import { channelUse, type DayReadings } from './readings';
 import { retime, type DayTask } from './retime';
