@@ -16,8 +16,14 @@ export interface DayGround extends Omit<MessageContext, 'units'> {
   simulated: boolean;
 }
 
-/** Still to be done by hands. */
-export const openTasks = ({ tasks }: DayScreen): DayTask[] =>
-  tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
+/** What was planned so long before the day began, and is not marked, was most likely done: it does not stand before the present. */
+const BEFORE_THE_DAY_MS = 3_600_000;
+
+/** Still to be done by hands, in order; what lies before the day comes last. */
+export function openTasks({ tasks, startedAtMs = -Infinity }: Pick<DayScreen, 'tasks' | 'startedAtMs'>): DayTask[] {
+  const open = tasks.filter((task) => task.status !== 'done' && task.status !== 'skipped' && task.kind !== 'serve');
+  const isBefore = (task: DayTask) => task.plannedMs < startedAtMs - BEFORE_THE_DAY_MS;
+  return [...open.filter((task) => !isBefore(task)), ...open.filter(isBefore)];
+}
 
 export const isCooking = ({ onAtMs, pulledAtMs }: PieceView): boolean => onAtMs !== undefined && pulledAtMs === undefined;
