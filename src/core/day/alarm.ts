@@ -3,7 +3,7 @@ import type { DayForecast } from './forecaster';
 import type { KeptDay } from './keptDay';
 import type { ServingNow } from './odds';
 import type { DayReadings, MinuteReading } from './readings';
-import type { DayTask } from './retime';
+import type { DayTask } from './dayTask';
 import type { DayState } from './state';
 
 export type AlarmCode =

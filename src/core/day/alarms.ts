@@ -5,7 +5,7 @@ import type { Alarm, AlarmFacts } from './alarm';
 import type { Entry } from './entry';
 import { pieceAlarms, probeAlarms } from './pieceAlarms';
 import { pitAlarms } from './pitAlarms';
-import type { DayTask } from './retime';
+import type { DayTask } from './dayTask';
 import { coolingDue, hotHoldDue, poultryDue } from './safetyLog';
 import type { DayState } from './state';
 

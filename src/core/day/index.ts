@@ -14,7 +14,7 @@ export { MinuteBook } from './minutes';
 export { readingsOf } from './readings';
 export type { DayReadings, MinuteReading, RawReading } from './readings';
 export { retime } from './retime';
-export type { DayTask } from './retime';
+export type { DayTask } from './dayTask';
 export { isOn } from './state';
 export type { ChannelUse, DayState, Revision, SafetyEntry } from './state';
 export { hotHoldDue, judgeLine } from './safetyLog';

@@ -3,26 +3,10 @@ import { addMinutes, MS_PER_MIN } from '../units';
 import { hasTaken, isDoneTo } from './advance';
 import type { DayForecast } from './forecaster';
 import { piecesOfTask, STEP_OF_TASK, type KeptDay } from './keptDay';
+import type { DayTask, TaskStatus } from './dayTask';
 import { takenOver, tasksOfDay, type RevisedTask } from './revisedTasks';
 import { staffedAnew } from './staffedAnew';
 import type { DayState, PieceState } from './state';
-
-export type TaskStatus = 'waiting' | 'due' | 'late' | 'done' | 'skipped';
-
-/** A task of the run sheet as it stands: when it was planned, when it is due now, and what became of it. */
-export interface DayTask extends RevisedTask {
-  plannedMs: number;
-  dueMs: number;
-  status: TaskStatus;
-  doneAtMs?: number;
-  doneBy?: string;
-  reason?: string;
-  entryId?: string;
-  /** Its people are elsewhere then, and nobody else is free. */
-  clash?: { memberId: string; taskId: string };
-  /** Somebody else does it than was planned. */
-  insteadOf?: string[];
-}
 
 /** A task is due so long before its minute, and late so long after. */
 const DUE_BEFORE_MIN = 10;

@@ -1,6 +1,6 @@
 import { handsMinOf, ONE_OPENING_MIN, type Plan } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { DayTask } from './retime';
+import type { DayTask } from './dayTask';
 
 /**
  * Who does what, now that times have moved: whoever was planned, unless busy with something that comes first; then

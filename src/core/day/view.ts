@@ -6,7 +6,8 @@ import type { KeptDay } from './keptDay';
 import type { DayLever } from './lever';
 import { oddsNow, type ServingNow } from './odds';
 import { channelUse, type DayReadings } from './readings';
-import { retime, type DayTask } from './retime';
+import type { DayTask } from './dayTask';
+import { retime } from './retime';
 import { safetyDue, type SafetyDue } from './safetyLog';
 import { setPointAt, type AlarmMark, type DayState, type PieceState, type Revision, type SafetyEntry } from './state';
 
