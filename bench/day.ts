@@ -95,6 +95,34 @@ export function benchWorldCooks(cooksEach: number): void {
   }
 }
 
+/** What a reading costs on a day: twelve pieces forecast every three minutes, beside asking each of them once and anew. */
+export function benchUpdates(): void {
+  const kinds = Object.values(WORLD_KINDS).slice(0, 6);
+  const cooks = Array.from({ length: 12 }, (_, i) => {
+    const kind = kinds[i % kinds.length]!;
+    return { life: cookInWorld(kind, i, 1), foreseen: foreseenOf(kind) };
+  });
+  const made = () => cooks.map(({ foreseen }, i) => new LiveForecast(foreseen, SHIPPED_PARAMETERS, { seed: SEED + i }));
+  const ask = (forecasts: readonly LiveForecast[], nowMin: number) =>
+    cooks.forEach(({ life }, i) => {
+      const until = <T extends { atMin: number }>(list: T[]) => list.filter((each) => each.atMin <= nowMin);
+      forecasts[i]!.at({ nowMin, core: until(life.core), pit: until(life.pit) });
+    });
+  const timed = (work: () => void) => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  };
+  const kept = made();
+  ask(kept, 120);
+  const updates = Array.from({ length: 20 }, (_, i) => timed(() => ask(kept, 123 + 3 * i))).sort((a, b) => a - b);
+  const anew = timed(() => ask(made(), 183));
+  const middle = updates[10]!;
+  console.log(
+    `\nTwelve pieces forecast anew, read every minute: ${middle.toFixed(0)} ms in the middle, ${updates[18]!.toFixed(0)} ms at most but one; asked once and anew ${(anew / middle).toFixed(1)} times as long`,
+  );
+}
+
 const MIN = 60_000;
 const PROMPTS = new Set(['coreWrap', 'coreCheck', 'corePull', 'hotHoldCheck', 'holdFloor']);
 

@@ -4,7 +4,7 @@ import { buildPlan } from '../src/core/planning';
 import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
 import { arrange, type Ground } from '../src/core/packing';
-import { benchAlarms, benchWorldCooks } from './day';
+import { benchAlarms, benchUpdates, benchWorldCooks } from './day';
 import { benchExact } from './exact';
 import { benchLive } from './live';
 import { benchPages } from './pages';
@@ -137,6 +137,7 @@ benchPlanner([
 benchDrag();
 benchOdds();
 benchLive();
+benchUpdates();
 benchWorldCooks(25);
 benchAlarms(20);
 await benchExact(30);

@@ -200,6 +200,8 @@ export class EntryInput {
 
 export class EntriesInput {
   @Id() eventId!: string;
+  /** What time it is for whoever sends them. */
+  @Maybe() @Instant('The time') nowMs?: number;
   @Parts(() => EntryInput, 200, 'Send at most 200 at a time.') entries!: EntryInput[];
 }
 

@@ -1,4 +1,4 @@
-import type { Entry } from '../core/day';
+import type { Entry, MinuteReading } from '../core/day';
 import { addEntries, loadDay, loadEntries, loadMinutes, type Database } from '../persistence';
 import type { Context, DaysUnderWay } from '../services';
 import { DEFAULT_DAY_SETTINGS, keepReadings, readDaySettings, runningDays } from '../services';
@@ -115,8 +115,8 @@ export class DayHouse implements DaysUnderWay {
   entriesKept(eventId: string, entries: readonly Entry[]): void {
     void this.room(eventId).then((room) => room?.take(entries));
   }
-  readingsKept(readings: Parameters<DaysUnderWay['readingsKept']>[0]): void {
-    for (const opened of this.rooms.values()) void opened.then((room) => room?.takeReadings(readings));
+  readingsKept(minutes: readonly MinuteReading[]): void {
+    for (const opened of this.rooms.values()) void opened.then((room) => room?.takeMinutes(minutes));
   }
   clockChanged(eventId: string): void {
     const before = this.rooms.get(eventId);

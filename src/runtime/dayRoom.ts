@@ -3,6 +3,7 @@ import {
   admitAll,
   alarmEntries,
   alarmsNow,
+  curveOf,
   dayView,
   emptyJournal,
   lowestCounts,
@@ -18,6 +19,8 @@ import {
   type Effect,
   type Entry,
   type Journal,
+  type PieceCurve,
+  type MinuteReading,
   type RawReading,
 } from '../core/day';
 import { SimulatedCrew } from '../devices/simulated/crew';
@@ -27,10 +30,10 @@ import type { DayClock, StoredDay } from '../persistence';
 import { forecastDay } from './dayPool';
 import { dayTime } from './houseClock';
 
-/** What a watcher is sent: a version, the day as JSON, and what the screen must know of clock and links. */
+/** What is news to a watcher: a version, and the day as JSON but for the time, which every screen counts by itself. */
 export interface DayMessage {
   version: number;
-  json: string;
+  body: string;
 }
 
 /** How the outside world is reached, as the screens say it. */
@@ -66,6 +69,7 @@ const CATCH_UP_MS = 30 * 60_000;
 export const simulatedHub = (eventId: string): string => `Simulated hub ${eventId.slice(-6)}`;
 const HUB_EVERY_S = 10;
 const PUBLISH_EVERY_MS = 1000;
+const CURVE_POINTS = 400;
 
 /** One day under way in this process: its journal and readings in memory, its forecast, and who watches. */
 export class DayRoom {
@@ -82,20 +86,19 @@ export class DayRoom {
   private alarmsAtMs = -Infinity;
   private late: RoomView['late'] = [];
   private listeners = new Set<(message: DayMessage) => void>();
-  private message: DayMessage = { version: 0, json: '' };
-  private body = '';
+  private message: DayMessage = { version: 0, body: '' };
   forecastMs = 0;
 
   constructor(
     private readonly day: StoredDay,
     entries: readonly Entry[],
-    minutes: ConstructorParameters<typeof MinuteBook>[0],
+    minutes: readonly MinuteReading[],
     private readonly house: RoomHouse,
   ) {
     this.journal = admitAll(day.kept, emptyJournal(day.kept), entries).journal;
     this.book = new MinuteBook(minutes);
     // A version goes on counting over a restart: what a screen saw before is older.
-    this.message = { version: house.realMs(), json: '' };
+    this.message = { version: house.realMs(), body: '' };
     if (day.clock.mode === 'simulated') this.buildWorld();
   }
 
@@ -157,9 +160,9 @@ export class DayRoom {
     }
   }
 
-  /** Readings that are on disk, those of channels this day has among them. */
-  takeReadings(readings: readonly RawReading[]): void {
-    this.book.take(readings);
+  /** Minutes as they are on disk, those of channels this day has among them: after a restart it knows the same. */
+  takeMinutes(minutes: readonly MinuteReading[]): void {
+    this.book.put(minutes);
   }
 
   /** Lives on to now: the world, the alarms, the forecast; then whoever watches is told. */
@@ -237,9 +240,11 @@ export class DayRoom {
     }
   }
 
-  /** Minutes of every channel the day has used, for curves. */
-  minutesOf(): { readings: DayReadings } {
-    return { readings: this.readings(this.nowMs()) };
+  /** What was read of one piece and its pit, for drawing; undefined for a piece the day has not. */
+  curve(key: string): PieceCurve | undefined {
+    const { pieces } = this.journal.state;
+    const piece = Object.hasOwn(pieces, key) ? pieces[key] : undefined;
+    return piece && curveOf(this.readings(this.nowMs()), piece, CURVE_POINTS);
   }
 
   /** Every line of the safety log, and what judges it. */
@@ -261,19 +266,21 @@ export class DayRoom {
   private publishedMs = -Infinity;
   private publish(): void {
     this.publishedMs = this.house.realMs();
-    const view = this.view();
     // The clock alone is no news: every screen has one.
-    const { nowMs: _, ...rest } = view;
+    const { nowMs: _, ...rest } = this.view();
     const body = JSON.stringify(rest);
-    if (body === this.body) return;
-    this.body = body;
-    this.message = { version: this.message.version + 1, json: JSON.stringify(view) };
+    if (body === this.message.body) return;
+    this.message = { version: this.message.version + 1, body };
     for (const listener of this.listeners) listener(this.message);
   }
 
   current(): DayMessage {
-    if (this.message.json === '') this.publish();
+    if (this.message.body === '') this.publish();
     return this.message;
+  }
+  /** A message as it is sent, with the time of sending: by that a screen sets its clock. */
+  told({ body }: DayMessage): string {
+    return `{"nowMs":${this.nowMs()},${body.slice(1)}`;
   }
   get watchers(): number {
     return this.listeners.size;

@@ -1,4 +1,4 @@
-import type { Entry, RawReading } from '../core/day';
+import type { Entry, MinuteReading } from '../core/day';
 import type { NamedPlan, Plan, Scheme } from '../core/model';
 import type { PlanInput } from '../core/planning';
 import type { readEventFile, Reading } from '../formats/open';
@@ -22,7 +22,8 @@ export interface DaysUnderWay {
   nowMs(eventId: string): Promise<number>;
   began(eventId: string): void;
   entriesKept(eventId: string, entries: readonly Entry[]): void;
-  readingsKept(readings: readonly RawReading[]): void;
+  /** Minutes as they are kept now, after readings came. */
+  readingsKept(minutes: readonly MinuteReading[]): void;
   clockChanged(eventId: string): void;
   settingsChanged(): void;
 }

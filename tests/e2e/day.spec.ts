@@ -5,10 +5,7 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 
 interface Lived {
   eventId: string;
-  onMs: number;
-  firstMs: number;
-  carveMs: number;
-  startedAtMs: number;
+  fireFailsMs: number;
 }
 const BIN = path.resolve('node_modules/.bin/tsx');
 let lived: Lived | undefined;
@@ -56,9 +53,12 @@ interface State {
 const stateOf = (page: Page, eventId: string): Promise<State['day']> =>
   page.evaluate(async (id) => ((await (await fetch(`/days/${id}/state?since=0`)).json()) as State).day, eventId);
 
+/** What the steps of the test answer themselves, however long it takes until they look. */
+const LEFT_TO_THE_TEST = /The probe in P1 cannot be right|is falling|too cool/;
+
 /** Does what the phone asks for next, as a thumb would; false when there is nothing to do yet. */
 async function thumb(page: Page, eventId: string): Promise<boolean> {
-  const seeTo = page.getByRole('button', { name: 'I see to it' }).first();
+  const seeTo = page.getByRole('alert').filter({ hasNotText: LEFT_TO_THE_TEST }).getByRole('button', { name: 'I see to it' }).first();
   if (await seeTo.isVisible()) {
     await seeTo.click({ timeout: 2000 }).catch(() => {});
     return true;
@@ -99,6 +99,9 @@ async function turnPit(page: Page, eventId: string, pitC: number) {
   expect(answer.status()).toBe(200);
 }
 
+const rings = ({ alarms }: State['day'], cause: RegExp): boolean =>
+  alarms.some(({ causeId, acknowledgedAtMs }) => cause.test(causeId) && acknowledgedAtMs === undefined);
+
 async function speedTo(desk: Page, speed: string) {
   await desk.getByRole('group', { name: 'Speed of the simulation' }).getByRole('button', { name: speed, exact: true }).click();
 }
@@ -119,7 +122,7 @@ async function liveUntil(page: Page, eventId: string, holds: (day: State['day'])
 
 test('a whole day is lived, from lighting to the last carved piece', async ({ browser, page: desk }) => {
   test.setTimeout(420_000);
-  const { eventId, onMs } = aDay();
+  const { eventId, fireFailsMs } = aDay();
   await desk.goto(`/events/${eventId}/day`);
   await expect(desk.getByText(/Simulated[:,]/).first()).toBeVisible();
   const ada = await phone(browser, 'Ada', eventId);
@@ -149,9 +152,9 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
 
   await test.step('a probe that slipped out is noticed, answered, and left out', async () => {
     await speedTo(desk, '600 x');
-    await liveUntil(ada, eventId, (day) => day.nowMs > onMs + 95 * 60_000, 60);
-    await speedTo(desk, '60 x');
-    await expect(ada.getByRole('alert').filter({ hasText: 'The probe in P1 cannot be right' })).toBeVisible({ timeout: 60_000 });
+    await liveUntil(ada, eventId, (day) => rings(day, /^probeLies/), 90);
+    await speedTo(desk, '10 x');
+    await expect(ada.getByRole('alert').filter({ hasText: 'The probe in P1 cannot be right' })).toBeVisible();
     await ada
       .getByRole('alert')
       .filter({ hasText: 'The probe in P1 cannot be right' })
@@ -162,10 +165,10 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
 
   await test.step('a falling fire rings, and is answered with fuel', async () => {
     await speedTo(desk, '600 x');
-    await liveUntil(ada, eventId, (day) => day.nowMs > onMs + 195 * 60_000, 60);
-    await speedTo(desk, '60 x');
+    await liveUntil(ada, eventId, (day) => day.nowMs > fireFailsMs && rings(day, /^pit(Low|Falling)/), 90);
+    await speedTo(desk, '10 x');
     const alarm = ada.getByRole('alert').filter({ hasText: /is falling|too cool/ });
-    await expect(alarm).toBeVisible({ timeout: 90_000 });
+    await expect(alarm).toBeVisible();
     await expect(alarm).toContainText('fuel');
     await alarm.getByRole('button', { name: 'I see to it' }).click();
     await expect(alarm).toHaveCount(0);

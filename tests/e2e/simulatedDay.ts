@@ -63,8 +63,10 @@ await recordEntries(context, {
     channel('pit', { pitId: kept.input.pits[0]!.id }),
   ],
 });
-// A probe that slips out for a while, and a fire that fails later: the day has to notice.
+// A probe that slips out, and a fire that fails later: the day has to notice. Both last for hours, so that whoever lives
+// the day at six hundred times its speed cannot miss them.
 const onMs = butt.onAtMs;
+const fireFailsMs = onMs + 320 * MIN;
 await db.write(async (transaction) => {
   const { saveClock } = await import('../../src/persistence');
   await saveClock(
@@ -78,12 +80,12 @@ await db.write(async (transaction) => {
       speed: 1,
       crew: 'tends',
       faults: [
-        { kind: 'probe', channel: '1', fault: 'slipsOut', fromMs: onMs + 100 * MIN, toMs: onMs + 160 * MIN },
-        { kind: 'fireFails', pitId: kept.input.pits[0]!.id, fromMs: onMs + 200 * MIN, toMs: onMs + 235 * MIN },
+        { kind: 'probe', channel: '1', fault: 'slipsOut', fromMs: onMs + 100 * MIN, toMs: onMs + 310 * MIN },
+        { kind: 'fireFails', pitId: kept.input.pits[0]!.id, fromMs: fireFailsMs, toMs: fireFailsMs + 120 * MIN },
       ],
     },
     transaction,
   );
 });
-console.log(JSON.stringify({ eventId, onMs, firstMs: kept.plan.firings[0]!.lightAtMs, carveMs: butt.carveAtMs, startedAtMs }));
+console.log(JSON.stringify({ eventId, fireFailsMs }));
 await db.close();

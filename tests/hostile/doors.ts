@@ -87,7 +87,7 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'days/[eventId]/stream': () => ['/days/nobody/stream'],
   'days/[eventId]/state': (id) => [`/days/${id}/state`],
   'days/[eventId]/entries': (id) => [`/days/${id}/entries`],
-  'days/[eventId]/curves': (id) => [`/days/${id}/curves`],
+  'days/[eventId]/curves': (id) => [`/days/${id}/curves`, `/days/${id}/curves?piece=__proto__`, `/days/${id}/curves?piece=%00`],
   'days/[eventId]/safety': (id) => [`/days/${id}/safety`],
   'api/readings': () => ['/api/readings'],
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],

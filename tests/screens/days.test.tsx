@@ -204,10 +204,10 @@ describe('the words of a day', () => {
   it('tell every alarm with what to do and whom it asks', () => {
     for (const code of CODES)
       for (const state of ['readsAir', 'jump', 'shallow', 'offset', 'cooling5', 'cooling21']) {
-        const { title: said_, todo, who } = alarmMessage(context, ALARM(code, { state }), title);
-        nothingOdd(`${said_} ${todo}`);
+        const { title: said_, whatToDo, who } = alarmMessage(context, ALARM(code, { state }), title);
+        nothingOdd(`${said_} ${whatToDo}`);
         expect(said_.length).toBeLessThan(70);
-        expect(todo).toMatch(/\.$/);
+        expect(whatToDo).toMatch(/\.$/);
         expect(who).toBe('Ada');
       }
     const bare = alarmMessage(context, { causeId: 'x', code: 'pitLow', urgency: 'now', atMs: 0 }, title);

@@ -16,6 +16,7 @@ import {
   rememberedColumns,
   startDay,
   type Context,
+  type DaysUnderWay,
 } from '../../src/services';
 import { openContext, codes, must } from '../fixtures/context';
 import { smallSupperFile } from '../fixtures/day';
@@ -72,6 +73,17 @@ describe('a day', () => {
     expect(await loadEntries(eventId)).toHaveLength(3);
   });
 
+  it('takes off its instants what a sender’s clock is off', async () => {
+    const eventId = await begun();
+    const slowMs = NOW - 40 * 60_000;
+    must(await recordEntries(context, { eventId, nowMs: slowMs, entries: [said('a', LIT, slowMs - 60_000)] }));
+    const kept = (await loadEntries(eventId)).find((entry) => entry.id === 'a')!;
+    expect(kept.atMs).toBe(NOW - 60_000);
+    // A phone that runs an hour ahead says nothing of the future.
+    must(await recordEntries(context, { eventId, nowMs: NOW + 3_600_000, entries: [said('b', LIT, NOW + 3_500_000)] }));
+    expect((await loadEntries(eventId)).find((entry) => entry.id === 'b')!.atMs).toBe(NOW - 100_000);
+  });
+
   it('takes nothing in that no deed is', () => {
     const refused = (deed: unknown) => codes(check(EntriesInput, { eventId: 'e', entries: [{ id: 'x', atMs: NOW, by: 'Ada', deed }] }));
     expect(refused({ kind: 'reading', piece: 'a/b', spot: 'thickest', coreC: 900 })).toEqual(['max@entries.0.deed.coreC']);
@@ -93,6 +105,17 @@ describe('readings', () => {
     await keepReadings(context, three);
     await keepReadings(context, three.slice(1));
     expect(await minutesOf('hub')).toEqual([{ deviceId: 'hub', channel: '1', atMs: NOW, meanC: 62, minC: 60, maxC: 65, count: 3 }]);
+  });
+
+  it('are told to days under way as they are kept, however often they are sent', async () => {
+    const told: MinuteReading[][] = [];
+    const days = { readingsKept: (minutes: readonly MinuteReading[]) => void told.push([...minutes]) } as unknown as DaysUnderWay;
+    const listened = { ...context, days };
+    const sent = [0, 20, 40].map((s) => reading(NOW - 60_000 * 30 + 1000 * s, 61.123456 + s / 70));
+    await keepReadings(listened, sent);
+    await keepReadings(listened, sent);
+    expect(told[1]).toEqual(told[0]);
+    expect(told[0]).toEqual((await minutesOf('hub')).filter((each) => each.atMs === told[0]![0]!.atMs));
   });
 
   it('keep their minutes when the raw ones are let go of', async () => {

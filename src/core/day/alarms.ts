@@ -17,16 +17,11 @@ const TELLS_AFTER_MIN = 90;
 /** Everything that is wrong at this moment. */
 export function alarmsNow(facts: AlarmFacts): Alarm[] {
   const { state } = facts;
-  if (state.phase === 'kept' || state.phase === 'ended') return safetyAlarms(facts);
-  const found = [
-    ...pitAlarms(facts),
-    ...probeAlarms(facts),
-    ...pieceAlarms(facts),
-    ...taskAlarms(facts),
-    ...oddsAlarms(facts),
-    ...safetyAlarms(facts),
-  ];
-  return found.map((alarm) => ({ ...alarm, ...askedOf(facts, alarm) }));
+  const cooking = state.phase !== 'kept' && state.phase !== 'ended';
+  const ofTheCook = cooking
+    ? [...pitAlarms(facts), ...probeAlarms(facts), ...pieceAlarms(facts), ...taskAlarms(facts), ...oddsAlarms(facts)]
+    : [];
+  return [...ofTheCook, ...safetyAlarms(facts)].map((alarm) => ({ ...alarm, ...askedOf(facts, alarm) }));
 }
 
 const CLEARS_AFTER_MIN = 6;

@@ -20,8 +20,6 @@ export function leversNow(trying: Trying): DayLever[] {
     const useful = tried.filter((lever) =>
       late ? lever.onTimeShare > serving.onTimeShare + 0.01 : lever.gainMin < -3 || WITHOUT_MINUTES.has(lever.code),
     );
-    const rank = (lever: DayLever) =>
-      late ? -lever.onTimeShare + 0.02 * lever.prices.length : lever.prices.length - 0.01 * -lever.gainMin;
     const nothing: DayLever = {
       id: `nothing/${serving.servingId}`,
       code: 'nothing',
@@ -33,9 +31,16 @@ export function leversNow(trying: Trying): DayLever[] {
       prices: ['none'],
       others: [],
     };
-    return [...useful.sort((a, b) => rank(a) - rank(b)), nothing];
+    const worth = late ? worthLate : worthEarly;
+    return [...useful.sort((a, b) => worth(b) - worth(a)), nothing];
   });
 }
+
+/** Late, the odds count; each price is worth two points of them. */
+const worthLate = ({ onTimeShare, prices }: DayLever): number => onTimeShare - 0.02 * prices.length;
+
+/** Early, what costs least goes first; each price is worth a hundred minutes later. */
+const worthEarly = ({ gainMin, prices }: DayLever): number => -gainMin - 100 * prices.length;
 
 /** Their gain is no minutes of the cook. */
 const WITHOUT_MINUTES: ReadonlySet<LeverCode> = new Set(['holdIn', 'ventLonger', 'pullFirst']);

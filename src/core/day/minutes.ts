@@ -10,12 +10,17 @@ export class MinuteBook {
   version = 0;
 
   constructor(known: readonly MinuteReading[] = []) {
-    for (const each of known) this.minutes.set(keyOf(each.deviceId, each.channel, each.atMs), { ...each });
+    this.put(known);
   }
 
-  /** Takes readings in, in any order; returns the minutes that changed. */
-  take(readings: readonly RawReading[]): MinuteReading[] {
-    const changed = new Map<string, MinuteReading>();
+  /** Minutes as somebody else has reckoned them, in place of what was known of them. */
+  put(minutes: readonly MinuteReading[]): void {
+    for (const each of minutes) this.minutes.set(keyOf(each.deviceId, each.channel, each.atMs), { ...each });
+    this.changed(minutes.length);
+  }
+
+  /** Takes readings in, in any order. */
+  take(readings: readonly RawReading[]): void {
     for (const { deviceId, channel, atMs, tempC } of readings) {
       const minuteMs = Math.floor(atMs / MINUTE_MS) * MINUTE_MS;
       const key = keyOf(deviceId, channel, minuteMs);
@@ -30,13 +35,14 @@ export class MinuteBook {
           }
         : { deviceId, channel, atMs: minuteMs, meanC: tempC, minC: tempC, maxC: tempC, count: 1 };
       this.minutes.set(key, now);
-      changed.set(key, now);
     }
-    if (readings.length > 0) {
-      this.sorted = undefined;
-      this.version++;
-    }
-    return [...changed.values()];
+    this.changed(readings.length);
+  }
+
+  private changed(count: number): void {
+    if (count === 0) return;
+    this.sorted = undefined;
+    this.version++;
   }
 
   /** In order of time. */

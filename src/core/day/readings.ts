@@ -1,5 +1,5 @@
 import type { PieceKey } from './entry';
-import type { ChannelUse, DayState } from './state';
+import type { ChannelUse, DayState, PieceState } from './state';
 
 /** One channel of one device, at one instant. What a channel sits in is the journal's to say. */
 export interface RawReading {
@@ -57,6 +57,34 @@ export function readingsOf(state: DayState, minutes: readonly MinuteReading[], l
   for (const pit of Object.values(state.pits)) for (const { atMs, pitC } of pit.readings) put(pits, pit.pitId, { atMs, tempC: pitC });
   for (const list of [...Object.values(pieces), ...Object.values(pits)]) list.sort((a, b) => a.atMs - b.atMs);
   return { pieces, pits };
+}
+
+/** What was read of one piece and of the pit it lies in last, from a while before it went on until it was pulled. */
+export interface PieceCurve {
+  core: TempAt[];
+  pit: TempAt[];
+}
+
+const BEFORE_ON_MS = 45 * 60_000;
+
+/** One piece's curve, of at most `most` points a line. */
+export function curveOf(readings: DayReadings, piece: PieceState, most: number): PieceCurve {
+  const fromMs = (piece.onAtMs ?? Infinity) - BEFORE_ON_MS;
+  const untilMs = piece.pulledAtMs ?? Infinity;
+  const pitId = piece.pits.at(-1)?.pitId;
+  const within = (list: readonly TempAt[] = []) => list.filter(({ atMs }) => atMs >= fromMs && atMs <= untilMs);
+  return {
+    core: thinned(
+      (readings.pieces[piece.key] ?? []).filter(({ atMs }) => atMs >= fromMs),
+      most,
+    ),
+    pit: thinned(within(pitId === undefined ? undefined : readings.pits[pitId]), most),
+  };
+}
+
+function thinned(list: readonly TempAt[], most: number): TempAt[] {
+  const step = Math.max(1, Math.ceil(list.length / most));
+  return list.filter((_, i) => i % step === 0 || i === list.length - 1);
 }
 
 const ONE_CHECK_MS = 3 * 60_000;

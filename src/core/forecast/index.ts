@@ -3,6 +3,7 @@ export type { Prediction } from './backtest';
 export { runCook } from './cook';
 export type { Cook } from './cook';
 export { forkCook, openAgain, startCook, stepCook, wantsWrap, wrapNow } from './cookState';
+export type { Finish } from './cookState';
 export type { CookState } from './cookState';
 export { cookSetup } from './setup';
 export type { CookSetup } from './setup';

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { cookInLife, FORESEEN, type CookInLife, type ProbeTrouble } from '../../../tests/fixtures/cooksInLife';
 import { cookSetup, predictiveLaw, recordOf, runCook, SHIPPED_PARAMETERS, startCook, steadyPit, stepCook, wrapNow } from '../forecast';
 import { findCut, methodIn, SHIPPED_LIBRARY } from '../model';
+import { seededRandom } from '../numerics';
 import { LiveForecast } from './index';
 
 const foreseen = FORESEEN['pork butt, foil']!();
@@ -61,6 +62,49 @@ describe('a cook under way', () => {
     const live = liveOf();
     for (const nowMin of [60, 120, 240]) live.at(knownAt(life, nowMin));
     expect(live.at(knownAt(life, 300))).toEqual(once);
+  });
+
+  it('begins nothing anew while all that comes is new, and does when something is told later', () => {
+    const life = cookInLife(foreseen, 3, 1);
+    const setup = FORESEEN['pork butt, foil']!();
+    let begun = 0;
+    const { startC } = setup.body;
+    // Every sample that goes on asks how cold it is.
+    Object.defineProperty(setup.body, 'startC', { get: () => (begun++, startC), enumerable: true });
+    const live = liveOf(setup);
+    const asked = () => {
+      const since = begun;
+      begun = 0;
+      return since;
+    };
+    live.at(knownAt(life, 57));
+    asked();
+    for (let nowMin = 60; nowMin <= 90; nowMin += 3) live.at(knownAt(life, nowMin));
+    expect(asked()).toBe(0);
+    const known = knownAt(life, 93);
+    live.at({ ...known, pit: known.pit.filter((each) => each.atMin < 80) });
+    live.at(known);
+    expect(asked()).toBeGreaterThan(200);
+  });
+
+  it('is forecast the same whenever it was asked before, with a pit read now and then and hands at work', () => {
+    const life = cookInLife(foreseen, 4);
+    const deeds = [
+      { kind: 'moved' as const, atMin: 100, hotterByC: 6 },
+      { kind: 'wrapped' as const, atMin: 251 },
+    ];
+    const known = (nowMin: number) => ({
+      ...knownAt(life, nowMin),
+      pit: life.pit.filter((each, i) => i % 4 === 0 && each.atMin <= nowMin),
+      deeds: deeds.filter((deed) => deed.atMin <= nowMin),
+    });
+    const once = new LiveForecast(foreseen, SHIPPED_PARAMETERS, { seed: 5, samples: 40 }).at(known(262));
+    for (const seed of SEEDS) {
+      const random = seededRandom(seed);
+      const live = new LiveForecast(foreseen, SHIPPED_PARAMETERS, { seed: 5, samples: 40 });
+      for (let nowMin = 20 * random.uniform(); nowMin < 262; nowMin += 1 + 40 * random.uniform()) live.at(known(nowMin));
+      expect(live.at(known(262))).toEqual(once);
+    }
   });
 
   it('goes on in a pit that was hotter than set, and is done sooner', () => {

@@ -1,6 +1,6 @@
 import { loggedSetup, SHIPPED_PARAMETERS, type LoggedCook, type ParameterSet } from '../forecast';
 import { LiveForecast, type Reforecast } from './reforecast';
-import type { LiveDeed } from './samples';
+import type { LiveDeed } from './lookAhead';
 
 /** A row of a log of readings: what was read at a minute from going on. */
 export interface LoggedReading {

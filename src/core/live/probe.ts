@@ -23,7 +23,7 @@ export const NOISE_C = 0.7;
 const USUAL_OFFSET_C = 0.5;
 const WRONG_OFFSET_C = 7;
 /** What the model does not know, C, and for how long it errs the same way. */
-const MODEL_C = 4;
+const MODEL_C = 3;
 const MODEL_FOR_MIN = 60;
 /** A binned reading as the covariance of errors sees it. */
 export interface ReadAt {

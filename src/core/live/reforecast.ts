@@ -1,7 +1,9 @@
 import { predictiveLaw, type CookSetup, type ParameterSet, type Quantiles } from '../forecast';
 import { conditionOn, normalQuantile, type Condition } from '../numerics';
 import { inBins, PROBE_WAYS, readingCovariance, sift, type CoreReading, type ProbeState, type Sifted } from './probe';
-import { AHEAD_EVERY_MIN, LiveSamples, type Ahead, type LiveDeed, type LiveOptions, type PitReading } from './samples';
+import { coreAhead, type Ahead, type LiveDeed } from './lookAhead';
+import type { PitReading } from './pitAir';
+import { LiveSamples, type LiveOptions } from './samples';
 
 /** How it felt under the probe: what share of the way to tender that stands for. */
 export interface FeltAt {
@@ -49,7 +51,8 @@ const SUSPECT_FROM = 0.27;
 const FELT_SHARE = 0.12;
 /** How wrong the model may be about when heat reaches the middle: so much of r0 squared over the diffusivity. */
 const LAG_SHARE = 0.1;
-/** Drawn at most so far ahead. */
+/** The core ahead is told every so many minutes, at most so far. */
+const BAND_EVERY_MIN = 30;
 const BAND_POINTS = 40;
 
 interface Way extends Condition {
@@ -176,15 +179,12 @@ export class LiveForecast {
   }
 
   private bandOf(way: Condition, ahead: readonly Ahead[]): Reforecast['band'] {
-    const band: Reforecast['band'] = { fromMin: this.livedMin, everyMin: AHEAD_EVERY_MIN, p10C: [], p50C: [], p90C: [] };
-    for (let i = 0; i < BAND_POINTS; i++) {
-      const going = ahead.filter((each) => each.coreC.length > i).length;
-      if (going < ahead.length / 4) break;
+    const band: Reforecast['band'] = { fromMin: this.livedMin, everyMin: BAND_EVERY_MIN, p10C: [], p50C: [], p90C: [] };
+    for (let i = 1; i <= BAND_POINTS; i++) {
+      const minute = this.livedMin + i * BAND_EVERY_MIN;
+      if (ahead.filter((each) => each.doneAtMin > minute).length < ahead.length / 4) break;
       // What is done stays where it was done.
-      const cores = ahead.map((each) => each.coreC[i] ?? each.coreC.at(-1) ?? NaN);
-      const known = cores.filter((tempC) => !Number.isNaN(tempC));
-      const mean = known.reduce((sum, tempC) => sum + tempC, 0) / known.length;
-      const at = weighedQuantile(way.of(cores.map((tempC) => (Number.isNaN(tempC) ? mean : tempC))), way.weights);
+      const at = weighedQuantile(way.of(ahead.map((each) => coreAhead(each, minute))), way.weights);
       band.p10C.push(at(0.1));
       band.p50C.push(at(0.5));
       band.p90C.push(at(0.9));
@@ -214,10 +214,11 @@ function about(middleLog: number, logs: Float64Array, widen: number): Float64Arr
 }
 
 function weighedQuantile(values: Float64Array, weights: Float64Array): (share: number) => number {
-  const order = Array.from(values, (value, i) => ({ value, weight: weights[i]! })).sort((a, b) => a.value - b.value);
+  const order = Uint16Array.from(values.keys()).sort((a, b) => values[a]! - values[b]!);
   return (share) => {
     let below = 0;
-    return (order.find(({ weight }) => (below += weight) >= share) ?? order.at(-1)!).value;
+    const found = order.find((i) => (below += weights[i]!) >= share) ?? order.at(-1)!;
+    return values[found]!;
   };
 }
 

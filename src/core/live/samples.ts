@@ -1,30 +1,8 @@
-import { pitClimate } from '../forecast';
-import {
-  forkCook,
-  openAgain,
-  setPointC,
-  startCook,
-  stepCook,
-  wantsWrap,
-  wrapNow,
-  type CookSetup,
-  type CookState,
-  type ParameterSet,
-} from '../forecast';
-import type { PitKind, Wrap } from '../model';
-import { quantile, quantileSorted } from '../numerics';
+import { forkCook, setPointC, startCook, stepCook, type CookSetup, type CookState, type Finish, type ParameterSet } from '../forecast';
+import { quantileSorted } from '../numerics';
+import { doTo, lookAhead, type Ahead, type LiveDeed } from './lookAhead';
+import { airKnownAt, readThrough, readUntil, settledAt, type PitReading } from './pitAir';
 import { drawUnknowns } from './unknowns';
-
-/** The pit's air as a probe in it said. */
-export interface PitReading {
-  atMin: number;
-  pitC: number;
-}
-
-/** What hands did to the piece. */
-export type LiveDeed = { atMin: number } & (
-  { kind: 'wrapped'; wrap?: Wrap } | { kind: 'unwrapped' } | { kind: 'moved'; to?: PitKind; hotterByC?: number }
-);
 
 export interface LiveOptions {
   /** Same seed, same day: same forecast, to the digit. */
@@ -39,23 +17,18 @@ export interface LiveOptions {
 const SAMPLES = 140;
 const STEP_MIN = 3;
 const CELLS = 10;
-/** Longest cook looked at, beyond now. */
-const LONGEST_MIN = 40 * 60;
 /**
  * Ahead of now the clock goes in longer steps: the boundary changes slowly there. What samples err by for that they err
  * by together, and their middle is put where the one with nothing unknown, in short steps, has it.
  */
 const AHEAD_STEP_MIN = 15;
-const MIDDLE_STEP_MIN = 3;
+/**
+ * Each sample looks ahead anew every so many minutes, a part of them in every step, and at once when hands did something;
+ * the middle one does in every step. What the pit does in between moves the middle, hardly the spread about it.
+ */
+const LOOK_EVERY_MIN = 15;
 /** Where a probe may read: in the middle, or in fat and too shallow, so far from the middle to the surface. */
 export const PROBE_DEPTHS = [0, 0.4, 0.55, 0.7] as const;
-/** What the pit was off its set point lately goes away over so many minutes; a lifted lid, or a flare, much sooner. */
-const STRAYS_FOR_MIN = 120;
-const UPSET_FOR_MIN = 12;
-/** Its usual stray is the middle of that of the last so many minutes. */
-const LATELY_MIN = 60;
-/** Every so many minutes the core ahead is kept for drawing. */
-export const AHEAD_EVERY_MIN = 30;
 
 /** One possible truth: a cook with unknowns of its own, under way. */
 interface Sample {
@@ -65,22 +38,30 @@ interface Sample {
   /** Share of the collagen that has let go, at the same minutes. */
   converted: number[];
   doneAtMin?: number;
+  /** Where it stood when it last looked ahead, by what it knew, and what it saw. */
+  looked?: { fromMin: number; from: CookState; knowing: string; ahead?: Ahead };
 }
 
-/** What lies ahead of one possible truth if all goes on as planned. */
-export interface Ahead {
-  doneAtMin: number;
-  wrapAtMin?: number;
-  /** Core every AHEAD_EVERY_MIN from now, until it is done. */
-  coreC: number[];
+/** What is known at the minute of a look ahead; some samples look together. */
+interface Outlook {
+  atMin: number;
+  /** Until when the pit is known for good by then. */
+  settledMin: number;
+  /** A name for all that decides what is seen. */
+  knowing: string;
+  airC: Air;
+  /** What hands did in this very step, or will do. */
+  toCome: LiveDeed[];
 }
+type Air = (minute: number) => number | undefined;
 
 const cellAt = PROBE_DEPTHS.map((depth) => Math.round(depth * CELLS));
 
 /**
  * Possible truths of one piece, each running through the pit as it was measured. They are advanced with the clock as far
- * as the pit is known and kept: a new reading costs the minutes since the last one, and one look ahead. Asked once or on
- * the way, they come to the same: what was lived through is only what no later reading changes; else all begin anew.
+ * as the pit is known and kept: a new reading costs the minutes since the last one, and a part of the looks ahead. Asked
+ * once or on the way, they come to the same: what was lived through is only what no later reading changes, and a look ahead
+ * knows what was read by its own minute; else all begin anew.
  */
 export class LiveSamples {
   private samples: Sample[] = [];
@@ -89,8 +70,12 @@ export class LiveSamples {
   /** Until when all have lived for good. */
   private settledMin = 0;
   private settledBy = '';
-  private airAt: number[] = [];
+  private air: Air = () => undefined;
   private nowMin = 0;
+  private deeds: readonly LiveDeed[] = [];
+  private outlooks: Outlook[] = [];
+  /** The middle one as it is now, as far as can be supposed. */
+  private middleNow!: Sample;
 
   constructor(
     private readonly setup: CookSetup,
@@ -107,7 +92,7 @@ export class LiveSamples {
     const started = (own: { setup: CookSetup; parameters: ParameterSet }): Sample => {
       const state = startCook(own.setup, own.parameters.global, { stepMin: STEP_MIN, cells: CELLS, bothEnds: false });
       state.byHand = true;
-      state.measuredC = (minute) => this.airAt[Math.round(minute / STEP_MIN)];
+      state.measuredC = (minute) => this.air(minute);
       return { state, atDepthC: PROBE_DEPTHS.map(() => [own.setup.body.startC]), converted: [0] };
     };
     this.middle = started({ setup: this.setup, parameters: this.parameters });
@@ -124,47 +109,44 @@ export class LiveSamples {
    */
   advance(nowMin: number, pit: readonly PitReading[], deeds: readonly LiveDeed[], setPoints: CookSetup['pit']['steps']): void {
     this.setup.pit.steps.splice(0, Infinity, ...setPoints);
-    for (const { state } of [...this.samples, this.middle]) state.setup.pit = this.setup.pit;
-    const lastPitMin = pit.findLast((each) => each.atMin <= nowMin)?.atMin;
-    const settled = STEP_MIN * Math.floor(Math.min(nowMin, lastPitMin ?? nowMin) / STEP_MIN);
-    if (this.settledBy !== pastOf(this.settledMin, pit, deeds, setPoints)) this.begin();
-    this.airAt = airOf(nowMin, pit, this.setup.pit);
-    const all = [...this.samples, this.middle];
-    for (const sample of all) {
-      // What was only supposed beyond the settled part is dropped.
-      const kept = this.settledMin / STEP_MIN + 1;
-      for (const row of [...sample.atDepthC, sample.converted]) row.length = kept;
-    }
-    for (const sample of all) liveOn(sample, this.settledMin, settled, deeds);
-    this.settledMin = Math.max(this.settledMin, settled);
-    this.settledBy = pastOf(this.settledMin, pit, deeds, setPoints);
+    this.deeds = deeds;
     this.nowMin = STEP_MIN * Math.floor(nowMin / STEP_MIN);
-    this.toCome = deeds.filter((deed) => deed.atMin > this.nowMin - STEP_MIN).sort((a, b) => a.atMin - b.atMin);
-    this.supposed = all.map((sample) => {
-      const state = forkCook(sample.state);
-      state.measuredC = sample.state.measuredC;
-      const ahead = { ...sample, state };
-      liveOn(ahead, this.settledMin, this.nowMin, deeds);
-      return ahead;
-    });
+    this.outlooks = this.outlooksAt(pit);
+    if (this.settledBy !== this.pastUntil(this.settledMin, pit) || this.comesTooLate()) this.begin();
+    this.air = airKnownAt(nowMin, pit, this.setup.pit, STEP_MIN);
+    const settled = settledAt(nowMin, pit, STEP_MIN);
+    for (const [i, sample] of this.samples.entries()) {
+      this.dropSupposed(sample);
+      const { settledMin: fromMin } = this.outlookOf(i);
+      let livedMin = this.settledMin;
+      // Where it will look ahead from it leaves a copy on its way.
+      if (sample.looked?.fromMin !== fromMin) {
+        this.liveOn(sample, livedMin, fromMin);
+        sample.looked = { fromMin, from: forkCook(sample.state), knowing: '' };
+        livedMin = fromMin;
+      }
+      this.liveOn(sample, livedMin, settled);
+    }
+    this.dropSupposed(this.middle);
+    this.liveOn(this.middle, this.settledMin, settled);
+    this.settledMin = Math.max(this.settledMin, settled);
+    this.settledBy = this.pastUntil(this.settledMin, pit);
+    for (const sample of this.samples) this.suppose(sample);
+    this.middleNow = this.suppose(this.middle);
   }
-  /** Samples as they are now, the middle one last. */
-  private supposed: Sample[] = [];
-  /** What hands did in this very step, or will do. */
-  private toCome: LiveDeed[] = [];
 
   /** What each sample's probe would have read at such minutes, at one of PROBE_DEPTHS. */
   wouldRead(minutes: readonly number[], depth: number): Float64Array[] {
     // In a body warmed evenly what is nearer to the surface lags less: by 1 - x^2.
     const laterMin = this.laterMin * (1 - PROBE_DEPTHS[depth]! ** 2);
-    return this.samples.map(({ atDepthC }) =>
-      Float64Array.from(minutes, (minute) => at(atDepthC[depth]!, Math.max(0, minute - laterMin) / STEP_MIN)),
-    );
+    const rows = Float64Array.from(minutes, (minute) => Math.max(0, minute - laterMin) / STEP_MIN);
+    return this.samples.map(({ atDepthC }) => rowsAt(atDepthC[depth]!, rows));
   }
 
   /** How far each sample's collagen had let go at such minutes. */
   convertedAt(minutes: readonly number[]): Float64Array[] {
-    return this.samples.map(({ converted }) => Float64Array.from(minutes, (minute) => at(converted, minute / STEP_MIN)));
+    const rows = Float64Array.from(minutes, (minute) => minute / STEP_MIN);
+    return this.samples.map(({ converted }) => rowsAt(converted, rows));
   }
 
   /** Of nearly all samples. */
@@ -181,121 +163,127 @@ export class LiveSamples {
   }
 
   airC(minute: number): number {
-    return this.airAt[Math.round(minute / STEP_MIN)] ?? setPointC(this.setup.pit, minute);
+    return this.air(minute) ?? setPointC(this.setup.pit, minute);
   }
 
   /** What lies ahead of each sample, and of the middle one, if all goes on as planned. */
   ahead(): { samples: Ahead[]; middle: Ahead } {
-    const all = this.supposed.map((sample, i) =>
-      aheadOf(sample, this.nowMin, this.toCome, i < this.samples.length ? AHEAD_STEP_MIN : MIDDLE_STEP_MIN),
-    );
-    return { samples: all.slice(0, -1), middle: all.at(-1)! };
+    const { doneAtMin, state } = this.middleNow;
+    const toCome = this.toComeFrom(this.nowMin);
+    return {
+      samples: this.samples.map((sample, i) => this.aheadOf(sample, this.outlookOf(i))),
+      middle:
+        doneAtMin === undefined ? lookAhead(state, this.nowMin, { airC: this.air, toCome, stepMin: STEP_MIN }) : past(state, doneAtMin),
+    };
+  }
+
+  private aheadOf(sample: Sample, { atMin, settledMin, knowing, airC, toCome }: Outlook): Ahead {
+    if (sample.doneAtMin !== undefined) return past(sample.state, sample.doneAtMin);
+    const looked = sample.looked!;
+    if (looked.ahead && looked.knowing === knowing) return looked.ahead;
+    let state = looked.from;
+    let doneAtMin: number | undefined;
+    if (settledMin < atMin) {
+      state = forkCook(state);
+      state.measuredC = airC;
+      live(state, settledMin, atMin, this.deeds, (finish) => (doneAtMin ??= finish?.doneAtMin));
+    }
+    const ahead = doneAtMin === undefined ? lookAhead(state, atMin, { airC, toCome, stepMin: AHEAD_STEP_MIN }) : past(state, doneAtMin);
+    sample.looked = { ...looked, knowing, ahead };
+    return ahead;
+  }
+
+  private outlooksAt(pit: readonly PitReading[]): Outlook[] {
+    const told = JSON.stringify([this.deeds, this.setup.pit.steps]);
+    return Array.from({ length: LOOK_EVERY_MIN / STEP_MIN }, (_, i) => {
+      const atMin = Math.max(0, LOOK_EVERY_MIN * Math.floor((this.nowMin - i * STEP_MIN) / LOOK_EVERY_MIN) + i * STEP_MIN);
+      return {
+        atMin,
+        settledMin: settledAt(atMin, pit, STEP_MIN),
+        knowing: `${atMin} ${readUntil(pit, atMin)} ${told}`,
+        airC: airKnownAt(atMin, pit, this.setup.pit, STEP_MIN),
+        toCome: this.toComeFrom(atMin),
+      };
+    });
+  }
+  private outlookOf = (index: number): Outlook => this.outlooks[index % this.outlooks.length]!;
+
+  private toComeFrom(minute: number): LiveDeed[] {
+    return this.deeds.filter((deed) => deed.atMin > minute - STEP_MIN).sort((a, b) => a.atMin - b.atMin);
+  }
+
+  /** Whether some have lived past the minute from which they should look ahead, and left no copy there. */
+  private comesTooLate(): boolean {
+    return this.samples.some(({ looked }, i) => {
+      const { settledMin } = this.outlookOf(i);
+      return settledMin < this.settledMin && looked?.fromMin !== settledMin;
+    });
+  }
+
+  /** Lets one sample live on for good. */
+  private liveOn(sample: Sample, fromMin: number, toMin: number): void {
+    live(sample.state, fromMin, toMin, this.deeds, (finish) => {
+      sample.doneAtMin ??= finish?.doneAtMin;
+      note(sample, sample.state);
+    });
+  }
+
+  /** The sample as it is now if the pit did since its last reading what is thought; what is noted of it goes with `dropSupposed`. */
+  private suppose(sample: Sample): Sample {
+    if (this.settledMin >= this.nowMin) return sample;
+    const now = { ...sample, state: forkCook(sample.state) };
+    live(now.state, this.settledMin, this.nowMin, this.deeds, (finish) => {
+      now.doneAtMin ??= finish?.doneAtMin;
+      note(sample, now.state);
+    });
+    return now;
+  }
+
+  private dropSupposed(sample: Sample): void {
+    const kept = this.settledMin / STEP_MIN + 1;
+    for (const row of [...sample.atDepthC, sample.converted]) row.length = kept;
+  }
+
+  /** All that decided what was lived through until a minute: when it is told differently later, all begins anew. */
+  private pastUntil(untilMin: number, pit: readonly PitReading[]): string {
+    const before = <T extends { atMin?: number; fromMin?: number }>(list: readonly T[]) =>
+      list.filter((each) => (each.atMin ?? each.fromMin ?? 0) <= untilMin - STEP_MIN);
+    const read = readThrough(pit, untilMin);
+    // While the pit was not measured, what it was set to is what was lived through.
+    return JSON.stringify([untilMin, read, before(this.deeds), read.startsWith('0 ') ? before(this.setup.pit.steps) : []]);
   }
 }
 
-/** Lets one sample live from one minute to another; it is marked done on the way, and lives on. */
-function liveOn(sample: Sample, fromMin: number, toMin: number, deeds: readonly LiveDeed[]): void {
-  const { state } = sample;
+/** Lets a cook live from one minute to another; it may be done on the way, and lives on. */
+function live(state: CookState, fromMin: number, toMin: number, deeds: readonly LiveDeed[], then: (finish?: Finish) => void): void {
   for (let next = fromMin + STEP_MIN; next <= toMin; next += STEP_MIN) {
     for (const deed of deeds) if (deed.atMin > next - 2 * STEP_MIN && deed.atMin <= next - STEP_MIN) doTo(state, deed);
-    const finish = stepCook(state, next);
-    sample.doneAtMin ??= finish?.doneAtMin;
-    cellAt.forEach((cell, d) => sample.atDepthC[d]!.push(state.body.cellsC[cell]!));
-    sample.converted.push(state.converted);
+    then(stepCook(state, next));
   }
 }
 
-/** What hands do comes with the step that begins at its minute or next after it. */
-function doTo(state: CookState, deed: LiveDeed): void {
-  if (deed.kind === 'wrapped') {
-    const wrap = deed.wrap ?? state.setup.wrap;
-    wrapNow(state, wrap === 'none' ? 'foil' : wrap);
-  } else if (deed.kind === 'unwrapped') openAgain(state);
-  else {
-    if (deed.to !== undefined) state.climate = pitClimate(deed.to);
-    // Its setup is its own from here on: what lies behind it was lived where it lay.
-    if (deed.hotterByC !== undefined) state.setup = { ...state.setup, zoneOffsetC: state.setup.zoneOffsetC + deed.hotterByC };
-  }
+function note(sample: Sample, { body, converted }: CookState): void {
+  cellAt.forEach((cell, d) => sample.atDepthC[d]!.push(body.cellsC[cell]!));
+  sample.converted.push(converted);
 }
 
-function aheadOf(sample: Sample, nowMin: number, toCome: readonly LiveDeed[], stepMin: number): Ahead {
-  if (sample.doneAtMin !== undefined) return { doneAtMin: sample.doneAtMin, wrapAtMin: sample.state.wrapAtMin, coreC: [] };
-  const state = forkCook(sample.state);
-  // Ahead, the wrap comes when its rule says so.
-  state.byHand = false;
-  state.stepMin = stepMin;
-  state.stepS = (stepMin * 60) / state.setup.pace;
-  const coreC: number[] = [];
-  let wrapAtMin = state.wrapAtMin;
-  if (wantsWrap(state)) {
-    wrapNow(state, state.setup.wrap);
-    wrapAtMin = nowMin;
-  }
-  let next = 0;
-  for (let minute = nowMin + stepMin; minute <= nowMin + LONGEST_MIN; minute += stepMin) {
-    while (next < toCome.length && toCome[next]!.atMin <= minute - STEP_MIN) doTo(state, toCome[next++]!);
-    const finish = stepCook(state, minute);
-    // It was wrapped somewhere in this step.
-    if (wrapAtMin === undefined && state.wrapAtMin !== undefined) wrapAtMin = minute - stepMin * (1 - shareAtWrap(state));
-    if ((minute - nowMin) % AHEAD_EVERY_MIN === 0) coreC.push(state.nowC);
-    if (finish) return { doneAtMin: finish.doneAtMin, wrapAtMin, coreC };
-  }
-  return { doneAtMin: nowMin + LONGEST_MIN, wrapAtMin, coreC };
-}
-
-/** How far into its last step a core came to its wrap; the middle where no core decides. */
-function shareAtWrap({ setup, beforeC, nowC }: CookState): number {
-  const { coreC } = setup.wrapWhen;
-  return coreC === undefined || nowC <= beforeC ? 0.5 : Math.min(1, Math.max(0, (coreC - beforeC) / (nowC - beforeC)));
-}
-
-/** All that decided what was lived through until a minute: when it is told differently later, all begins anew. */
-function pastOf(untilMin: number, pit: readonly PitReading[], deeds: readonly LiveDeed[], setPoints: CookSetup['pit']['steps']): string {
-  let count = 0;
-  let sum = 0;
-  for (const { atMin, pitC } of pit) {
-    if (atMin > untilMin + STEP_MIN) break;
-    count++;
-    sum = (sum * 31 + atMin * 977 + pitC * 8191) % 1e9;
-  }
-  const before = <T extends { atMin?: number; fromMin?: number }>(list: readonly T[]) =>
-    list.filter((each) => (each.atMin ?? each.fromMin ?? 0) <= untilMin - STEP_MIN);
-  // While the pit was not measured, what it was set to is what was lived through.
-  return JSON.stringify([untilMin, count, sum, before(deeds), count === 0 ? before(setPoints) : []]);
-}
-
-/**
- * The pit on the samples' minutes: as it was read, between two readings on a line; beyond the last as it is set, with what
- * it strays dying away, slowly what it did for an hour and soon what it did just now. Nothing where it was never read: then the samples' own programme holds, openings and all.
- */
-function airOf(nowMin: number, pit: readonly PitReading[], programme: CookSetup['pit']): number[] {
-  const air: number[] = [];
-  const known = pit.filter((each) => each.atMin <= nowMin);
-  const last = known.at(-1);
-  if (!last) return air;
-  const off = ({ atMin, pitC }: PitReading) => pitC - setPointC(programme, Math.max(0, atMin));
-  const lately = known.filter((each) => each.atMin > last.atMin - LATELY_MIN).map(off);
-  const straysC = quantile(lately, 0.5);
-  const upsetC = off(last) - straysC;
-  let next = 0;
-  for (let minute = 0; minute <= nowMin + LONGEST_MIN + AHEAD_STEP_MIN; minute += STEP_MIN) {
-    if (minute > last.atMin) {
-      const agoMin = minute - last.atMin;
-      air.push(setPointC(programme, minute) + straysC * Math.exp(-agoMin / STRAYS_FOR_MIN) + upsetC * Math.exp(-agoMin / UPSET_FOR_MIN));
-      continue;
-    }
-    while (known[next]!.atMin < minute) next++;
-    const after = known[next]!;
-    const before = known[next - 1] ?? after;
-    const share = after === before ? 1 : (minute - before.atMin) / (after.atMin - before.atMin);
-    air.push(before.pitC + share * (after.pitC - before.pitC));
-  }
-  return air;
-}
+const past = ({ wrapAtMin, minute, nowC }: CookState, doneAtMin: number): Ahead => ({
+  doneAtMin,
+  wrapAtMin,
+  fromMin: minute,
+  everyMin: STEP_MIN,
+  coreC: [nowC],
+});
 
 /** A row of samples between two of them. */
 function at(row: readonly number[], index: number): number {
   const low = Math.min(Math.floor(index), row.length - 1);
   const high = Math.min(low + 1, row.length - 1);
   return row[low]! + Math.min(1, index - low) * (row[high]! - row[low]!);
+}
+
+function rowsAt(row: readonly number[], indices: Float64Array): Float64Array {
+  const found = new Float64Array(indices.length);
+  for (let i = 0; i < indices.length; i++) found[i] = at(row, indices[i]!);
+  return found;
 }

@@ -14,9 +14,9 @@ const UNKNOWN = Object.freeze({
   crustLog: 0.4,
   thicknessLog: 0.09,
   conductivityLog: 0.07,
-  softeningLog: 0.32,
+  softeningLog: 0.28,
   /** How tight it is wrapped: the air left under paper or foil, and what escapes. */
-  wrapLog: 0.65,
+  wrapLog: 0.5,
   startC: 1.3,
   /** The air where the piece lies against where the pit's probe hangs. */
   zoneC: 4.5,

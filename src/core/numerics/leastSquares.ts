@@ -49,7 +49,7 @@ function differentiate(residuals: (x: ArrayLike<number>) => number[], x: number[
 }
 
 /** Solves (J'J + damping diag(J'J)) step = J'r; `columns[i]` is column i of J. */
-function solveDamped(columns: number[][], r: number[], damping: number): number[] {
+function solveDamped(columns: number[][], r: number[], damping: number): Float64Array {
   const dot = (a: number[], b: number[]) => a.reduce((sum, value, i) => sum + value * b[i]!, 0);
   const normal = (i: number, j: number) => {
     const sum = dot(columns[i]!, columns[j]!);

@@ -29,10 +29,14 @@ async function channelIds(sequelize: Sequelize, readings: readonly RawReading[],
 
 /**
  * Keeps readings, and the minutes they fall into. The same reading sent twice counts once while its raw value is kept;
- * into a minute whose raw values are gone it is counted in.
+ * into a minute whose raw values are gone it is counted in. Returns these minutes as they are kept now.
  */
-export async function saveReadings(sequelize: Sequelize, readings: readonly RawReading[], transaction: Transaction): Promise<void> {
-  if (readings.length === 0) return;
+export async function saveReadings(
+  sequelize: Sequelize,
+  readings: readonly RawReading[],
+  transaction: Transaction,
+): Promise<MinuteReading[]> {
+  if (readings.length === 0) return [];
   const ids = await channelIds(sequelize, readings, transaction);
   const rows = readings.map(
     ({ deviceId, channel, atMs, tempC }) => [ids.get(`${deviceId}\n${channel}`)!, Math.round(atMs), inHundredths(tempC)] as const,
@@ -48,6 +52,7 @@ export async function saveReadings(sequelize: Sequelize, readings: readonly RawR
   }
   const touched = new Set(rows.map(([id, atMs]) => `${id}:${Math.floor(atMs / MINUTE_MS)}`));
   const parts = [...touched];
+  const kept: MinuteReading[] = [];
   for (let from = 0; from < parts.length; from += ROWS_A_TIME) {
     const pairs = parts.slice(from, from + ROWS_A_TIME).map((each) => `(${each.replace(':', ',')})`);
     // What the raw values say of the minute, unless the minute once had more of them than are still kept.
@@ -62,8 +67,37 @@ export async function saveReadings(sequelize: Sequelize, readings: readonly RawR
          count = CASE WHEN excluded.count >= count THEN excluded.count ELSE count + excluded.count END`,
       { transaction },
     );
+    const rowsNow = await sequelize.query<MinuteRow>(`${SELECT_MINUTES} WHERE (m.channel_id, m.minute) IN (VALUES ${pairs.join(',')})`, {
+      type: QueryTypes.SELECT,
+      transaction,
+    });
+    kept.push(...rowsNow.map(minuteOf));
   }
+  return kept;
 }
+
+interface MinuteRow {
+  device_id: string;
+  channel: string;
+  minute: number;
+  mean_cc: number;
+  min_cc: number;
+  max_cc: number;
+  count: number;
+}
+
+const SELECT_MINUTES = `SELECT c.device_id, c.channel, m.minute, m.mean_cc, m.min_cc, m.max_cc, m.count
+     FROM reading_minutes m JOIN channels c ON c.id = m.channel_id`;
+
+const minuteOf = (row: MinuteRow): MinuteReading => ({
+  deviceId: row.device_id,
+  channel: row.channel,
+  atMs: row.minute * MINUTE_MS,
+  meanC: row.mean_cc / 100,
+  minC: row.min_cc / 100,
+  maxC: row.max_cc / 100,
+  count: row.count,
+});
 
 /** Lets go of raw readings that are older than is kept. */
 export async function purgeReadings(sequelize: Sequelize, nowMs: number, transaction: Transaction): Promise<void> {
@@ -78,29 +112,12 @@ export async function loadMinutes(
   toMs: number,
 ): Promise<MinuteReading[]> {
   if (deviceIds.length === 0) return [];
-  const rows = await sequelize.query<{
-    device_id: string;
-    channel: string;
-    minute: number;
-    mean_cc: number;
-    min_cc: number;
-    max_cc: number;
-    count: number;
-  }>(
-    `SELECT c.device_id, c.channel, m.minute, m.mean_cc, m.min_cc, m.max_cc, m.count
-     FROM reading_minutes m JOIN channels c ON c.id = m.channel_id
+  const rows = await sequelize.query<MinuteRow>(
+    `${SELECT_MINUTES}
      WHERE c.device_id IN (:deviceIds) AND m.minute >= :from AND m.minute <= :to ORDER BY m.minute, c.device_id, c.channel`,
     { replacements: { deviceIds, from: Math.floor(fromMs / MINUTE_MS), to: Math.ceil(toMs / MINUTE_MS) }, type: QueryTypes.SELECT },
   );
-  return rows.map((row) => ({
-    deviceId: row.device_id,
-    channel: row.channel,
-    atMs: row.minute * MINUTE_MS,
-    meanC: row.mean_cc / 100,
-    minC: row.min_cc / 100,
-    maxC: row.max_cc / 100,
-    count: row.count,
-  }));
+  return rows.map(minuteOf);
 }
 
 /** Channels that sent anything since an instant: what a day may be told from. */

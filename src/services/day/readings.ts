@@ -21,15 +21,16 @@ let purgedAtMs = -Infinity;
 export async function keepReadings(context: Context, readings: readonly RawReading[]): Promise<void> {
   if (readings.length === 0) return;
   const newestMs = readings.reduce((newest, each) => Math.max(newest, each.atMs), -Infinity);
-  await context.db.write(async (transaction) => {
-    await saveReadings(context.db.sequelize, readings, transaction);
+  const minutes = await context.db.write(async (transaction) => {
+    const kept = await saveReadings(context.db.sequelize, readings, transaction);
     const realMs = context.nowMs();
     if (Math.abs(realMs - purgedAtMs) > PURGE_EVERY_MS) {
       purgedAtMs = realMs;
       await purgeReadings(context.db.sequelize, Math.min(newestMs, realMs), transaction);
     }
+    return kept;
   });
-  context.days?.readingsKept(readings);
+  context.days?.readingsKept(minutes);
 }
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');

@@ -10,6 +10,8 @@ const BEFORE_MS = 72 * 3_600_000;
 
 export interface SentEntries {
   eventId: string;
+  /** What time it was for the sender when they were sent: what its clock is off is taken off all its instants. */
+  nowMs?: number;
   entries: readonly Omit<Entry, 'source'>[];
 }
 
@@ -19,12 +21,14 @@ export interface SentEntries {
  */
 export async function recordEntries(
   context: Context,
-  { eventId, entries }: SentEntries,
+  { eventId, nowMs: theirsMs, entries: sent }: SentEntries,
   source: EntrySource = 'crew',
 ): Promise<Outcome<{ kept: string[]; nowMs: number }>> {
   const day = await loadDay(eventId);
   if (!day) return failure({ code: 'dayNotBegun' });
   const nowMs = (await context.days?.nowMs(eventId)) ?? context.nowMs();
+  const offMs = theirsMs === undefined ? 0 : nowMs - theirsMs;
+  const entries = sent.map((entry) => ({ ...entry, atMs: entry.atMs + offMs }));
   const problems = entries.flatMap(({ atMs }, i): Problem[] => {
     if (atMs > nowMs + AHEAD_MS) return [{ code: 'inFuture', path: `entries.${i}.atMs` }];
     if (atMs < day.startedAtMs - BEFORE_MS) return [{ code: 'beforeDay', path: `entries.${i}.atMs` }];

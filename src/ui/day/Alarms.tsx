@@ -33,7 +33,7 @@ export function Alarms({ day, ground, context, say }: AlarmsProps) {
                 <BellRing size={20} className="mt-0.5 shrink-0" aria-hidden />
                 {message.title}
               </p>
-              <p className="mt-1 text-[1rem]">{message.todo}</p>
+              <p className="mt-1 text-[1rem]">{message.whatToDo}</p>
             </div>
             <div className="mt-2 flex items-center justify-between gap-3">
               <p className="text-[0.86rem] text-soft">

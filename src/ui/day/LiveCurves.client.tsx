@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import type { DayReadings, PieceView } from '../../core/day';
+import type { PieceCurve, PieceView } from '../../core/day';
 import { clockTime } from '../../formats/clock';
 import { tagOfPiece } from '../../formats/messages/day/names';
 import { type MessageContext } from '../../formats/messages/names';
@@ -9,16 +9,15 @@ import { Chart, chartAxis, chartFont, chartFrame, faint, type Drawing, type Ink 
 import type { DayScreen } from './dayScreen';
 
 const ASK_EVERY_MS = 20_000;
-const MOST_POINTS = 400;
 
-/** Every minute that was read, asked for again now and then. */
-function useReadings(eventId: string, hurried: boolean): DayReadings | undefined {
-  const [readings, setReadings] = useState<DayReadings>();
+/** What was read of a piece, asked for again now and then. */
+function useCurve(eventId: string, key: string, hurried: boolean): PieceCurve | undefined {
+  const [read, setRead] = useState<{ key: string; curve: PieceCurve }>();
   useEffect(() => {
     let gone = false;
     const ask = async () => {
-      const answer = await fetch(`/days/${eventId}/curves`, { cache: 'no-store' }).catch(() => undefined);
-      if (!gone && answer?.ok) setReadings((await answer.json()) as DayReadings);
+      const answer = await fetch(`/days/${eventId}/curves?piece=${encodeURIComponent(key)}`, { cache: 'no-store' }).catch(() => undefined);
+      if (!gone && answer?.ok) setRead({ key, curve: (await answer.json()) as PieceCurve });
     };
     void ask();
     const timer = setInterval(() => void ask(), hurried ? ASK_EVERY_MS / 5 : ASK_EVERY_MS);
@@ -26,14 +25,9 @@ function useReadings(eventId: string, hurried: boolean): DayReadings | undefined
       gone = true;
       clearInterval(timer);
     };
-  }, [eventId, hurried]);
-  return readings;
+  }, [eventId, key, hurried]);
+  return read?.key === key ? read.curve : undefined;
 }
-
-const thin = <T,>(list: readonly T[]): T[] => {
-  const step = Math.max(1, Math.ceil(list.length / MOST_POINTS));
-  return list.filter((_, i) => i % step === 0 || i === list.length - 1);
-};
 
 interface LiveCurvesProps {
   day: DayScreen;
@@ -43,9 +37,8 @@ interface LiveCurvesProps {
 
 /** One piece as it is read, its pit, and where its core is thought to go: 8 in 10. */
 export function LiveCurves({ day, context, piece }: LiveCurvesProps) {
-  const readings = useReadings(context.event.id, day.clock.speed > 1);
-  const pitId = piece.pits.at(-1)?.pitId;
-  const draw = useCallback((ink: Ink) => drawing(readings, piece, pitId, context, ink), [readings, piece, pitId, context]);
+  const curve = useCurve(context.event.id, piece.key, day.clock.speed > 1);
+  const draw = useCallback((ink: Ink) => drawing(curve, piece, context, ink), [curve, piece, context]);
   const tag = tagOfPiece(context, piece.key);
   if (piece.onAtMs === undefined) return <p className="px-3 py-6 text-soft">{tag} is not on yet: there is nothing to draw.</p>;
   return (
@@ -53,26 +46,17 @@ export function LiveCurves({ day, context, piece }: LiveCurvesProps) {
       draw={draw}
       title={`Core of ${tag} as read, and where it is thought to go`}
       className="h-64 w-full"
-      stamp={`${piece.key}/${readings ? 'read' : 'none'}`}
+      stamp={`${piece.key}/${curve ? 'read' : 'none'}`}
     />
   );
 }
 
-function drawing(
-  readings: DayReadings | undefined,
-  piece: PieceView,
-  pitId: string | undefined,
-  context: MessageContext,
-  ink: Ink,
-): Drawing {
+function drawing(curve: PieceCurve | undefined, piece: PieceView, context: MessageContext, ink: Ink): Drawing {
   const { units, event } = context;
   const at = (ms: number) => new Date(ms).toISOString();
   const time = (ms: number) => clockTime(ms, event.timeZone, units.clock);
   const fromMs = (piece.onAtMs ?? 0) - 45 * 60_000;
-  const core = thin((readings?.pieces[piece.key] ?? []).filter((each) => each.atMs >= fromMs));
-  const pit = thin(
-    (pitId ? (readings?.pits[pitId] ?? []) : []).filter((each) => each.atMs >= fromMs && each.atMs <= (piece.pulledAtMs ?? Infinity)),
-  );
+  const { core, pit } = curve ?? { core: [], pit: [] };
   const left = new Set(piece.forecast?.ignored.map((each) => each.atMs));
   const used = core.filter((each) => !left.has(each.atMs));
   const ignored = core.filter((each) => left.has(each.atMs));

@@ -11,7 +11,7 @@ const CUTS_UNTIL_ASKING = 3;
 
 export interface LiveDay {
   day: DayScreen;
-  /** When this screen got it, by its own clock. */
+  /** When this screen was told the day's time, by its own clock. */
   receivedMs: number;
   joined: Joined;
 }
@@ -48,6 +48,10 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
         cuts = 0;
         take(JSON.parse(event.data as string) as DayScreen, Number(event.lastEventId), 'stream');
       });
+      source.addEventListener('clock', (event) => {
+        const nowMs = Number(event.data);
+        if (!gone) setLive((before) => ({ ...before, day: { ...before.day, nowMs }, receivedMs: Date.now() }));
+      });
       source.addEventListener('open', () => joined({ by: 'stream' }));
       source.addEventListener('error', () => {
         cuts++;
@@ -76,14 +80,17 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
   return live;
 }
 
-/** The day's own time, second by second, by what the house said last. */
-export function useDayNow({ day, receivedMs }: LiveDay): number {
-  const [now, setNow] = useState(() => day.nowMs);
+/** The day's own time at this moment, by what the house said last. */
+export const dayTimeNow = ({ day, receivedMs }: LiveDay): number => day.nowMs + (Date.now() - receivedMs) * day.clock.speed;
+
+/** The same, second by second. */
+export function useDayNow(live: LiveDay): number {
+  const [now, setNow] = useState(() => live.day.nowMs);
   useEffect(() => {
-    const tick = () => setNow(day.nowMs + (Date.now() - receivedMs) * day.clock.speed);
+    const tick = () => setNow(dayTimeNow(live));
     tick();
     const timer = setInterval(tick, 1000);
     return () => clearInterval(timer);
-  }, [day, receivedMs]);
+  }, [live]);
   return now;
 }

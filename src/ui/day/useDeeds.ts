@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Deed } from '../../core/day';
 import type { Outcome } from '../../core/outcome';
 import { announce, complain } from '../kit/actions';
+import { dayTimeNow, type LiveDay } from './useDay';
 
 interface Sent {
   id: string;
@@ -11,22 +12,23 @@ interface Sent {
   deed: Deed;
 }
 
-export type Say = (deed: Deed, words?: string, atMs?: number) => string;
+export type Say = (deed: Deed, words?: string) => string;
 
 const RETRY_MS = 3000;
 
 /**
  * Tells the house what somebody did. What could not be sent waits and is sent again, each under its own id, so that it
- * counts once. `words` are shown with an undo.
+ * counts once; with it goes what time it is here, by which the house sets what this screen's clock is off. `words` are
+ * shown with an undo.
  */
-export function useDeeds(eventId: string, by: string, nowMs: number): { say: Say; waiting: number } {
+export function useDeeds(live: LiveDay, eventId: string, by: string): { say: Say; waiting: number } {
   const queue = useRef<Sent[]>([]);
   const [waiting, setWaiting] = useState(0);
-  const now = useRef(nowMs);
+  const clock = useRef(live);
   const sending = useRef(false);
   useEffect(() => {
-    now.current = nowMs;
-  }, [nowMs]);
+    clock.current = live;
+  }, [live]);
 
   const flush = useCallback(async () => {
     if (sending.current || queue.current.length === 0) return;
@@ -36,7 +38,7 @@ export function useDeeds(eventId: string, by: string, nowMs: number): { say: Say
       const answer = await fetch(`/days/${eventId}/entries`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ eventId, entries: batch }),
+        body: JSON.stringify({ eventId, nowMs: Math.round(dayTimeNow(clock.current)), entries: batch }),
       });
       const outcome = (await answer.json()) as Outcome<unknown>;
       // What was refused is not sent again: whoever typed it is told why.
@@ -56,16 +58,16 @@ export function useDeeds(eventId: string, by: string, nowMs: number): { say: Say
   }, [flush]);
 
   const say = useCallback<Say>(
-    (deed, words, atMs) => {
-      const put = (what: Deed, at: number) => {
+    (deed, words) => {
+      const put = (what: Deed) => {
         const id = crypto.randomUUID();
-        queue.current.push({ id, atMs: Math.round(at), by, deed: what });
+        queue.current.push({ id, atMs: Math.round(dayTimeNow(clock.current)), by, deed: what });
         setWaiting(queue.current.length);
         void flush();
         return id;
       };
-      const id = put(deed, atMs ?? now.current);
-      if (words !== undefined) announce(words, () => put({ kind: 'undo', entryId: id }, now.current));
+      const id = put(deed);
+      if (words !== undefined) announce(words, () => put({ kind: 'undo', entryId: id }));
       return id;
     },
     [by, flush],

@@ -23,7 +23,7 @@ export function useLivedDay({ ground, first, version }: LivedDayProps, as: strin
   const live = useDay(ground.event.id, first, version);
   const nowMs = useDayNow(live);
   const [name, setName] = useName();
-  const { say, waiting } = useDeeds(ground.event.id, name ?? as, nowMs);
+  const { say, waiting } = useDeeds(live, ground.event.id, name ?? as);
   const { day, joined } = live;
   return { units, context, day, joined, nowMs, name, setName, say, waiting, open: openTasks(day) };
 }

@@ -15,6 +15,6 @@ export default async function Page({ params }: { params: Promise<{ eventId: stri
   const context = await openContext();
   const ground = (await readDayFacts(context, eventId)) ?? notFound();
   const room = (await dayHouse(context).room(eventId)) ?? notFound();
-  const { version, json } = room.current();
-  return <Yard ground={ground} first={JSON.parse(json) as DayScreen} version={version} />;
+  const current = room.current();
+  return <Yard ground={ground} first={JSON.parse(room.told(current)) as DayScreen} version={current.version} />;
 }

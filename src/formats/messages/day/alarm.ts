@@ -8,7 +8,7 @@ export interface AlarmMessage {
   /** What it is, in a few words that are read at arm's length. */
   title: string;
   /** What to do, in the order to do it. */
-  todo: string;
+  whatToDo: string;
   who: string;
 }
 
@@ -22,7 +22,7 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
   const set = alarm.setC === undefined ? 'its set point' : formatTemp(alarm.setC, units);
   const minutes = formatMinutes(alarm.minutes ?? 0);
   const serving = messageContext.event.servings.find((each) => each.id === alarm.servingId);
-  const words: Record<AlarmCode, () => [title: string, todo: string]> = {
+  const words: Record<AlarmCode, () => [title: string, whatToDo: string]> = {
     pitHigh: () => [
       `${pit} too hot: ${temp}, set ${set}`,
       'Close the air by a third and leave the lid shut. Look again in ten minutes. If it still climbs, look for burning fat.',
@@ -89,8 +89,8 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
         : 'Measure it. If it is above 21 °C (70 °F): reheat to 74 °C (165 °F) at once and begin again in thinner portions on ice, or discard it.',
     ],
   };
-  const [title, todo] = words[alarm.code]();
-  return { title, todo, who: alarm.who === undefined ? '' : memberName(messageContext, alarm.who) };
+  const [title, whatToDo] = words[alarm.code]();
+  return { title, whatToDo, who: alarm.who === undefined ? '' : memberName(messageContext, alarm.who) };
 }
 
 /** `raised 05:12, Tam answered 05:14`. */

@@ -2,9 +2,11 @@ import { roomOf, type Params } from '../room';
 
 export const dynamic = 'force-dynamic';
 
-/** Every minute that was read, by piece and pit: for curves. */
-export async function GET(_: Request, params: Params) {
+/** What was read of one piece, `?piece=`, and of its pit: for its curve. */
+export async function GET(request: Request, params: Params) {
   const room = await roomOf(params);
   if (room instanceof Response) return room;
-  return Response.json(room.minutesOf().readings, { headers: { 'Cache-Control': 'no-store' } });
+  const curve = room.curve(new URL(request.url).searchParams.get('piece') ?? '');
+  if (!curve) return new Response('This day has no such piece.', { status: 404 });
+  return Response.json(curve, { headers: { 'Cache-Control': 'no-store' } });
 }

@@ -6,10 +6,11 @@ export const dynamic = 'force-dynamic';
 export async function GET(request: Request, params: Params) {
   const room = await roomOf(params);
   if (room instanceof Response) return room;
-  const { version, json } = room.current();
+  const current = room.current();
+  const { version } = current;
   const seen = Number(new URL(request.url).searchParams.get('since'));
   if (seen === version) return new Response(null, { status: 204 });
-  return new Response(`{"version":${version},"day":${json}}`, {
+  return new Response(`{"version":${version},"day":${room.told(current)}}`, {
     headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
   });
 }

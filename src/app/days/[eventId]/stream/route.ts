@@ -1,24 +1,24 @@
-import type { DayMessage } from '../../../../runtime/dayRoom';
 import { roomOf, type Params } from '../room';
 
 export const dynamic = 'force-dynamic';
 
-/** A line now and then keeps proxies from closing what is quiet. */
+/** The time, now and then: it keeps proxies from closing what is quiet, and screens' clocks right. */
 const BEAT_MS = 15_000;
-/** A watcher who reads slower than this falls behind; each message is the whole day, so the ones between are not missed. */
-const MOST_WAITING = 4;
 
-/** The day as it changes. Each event is all of it, under its version; who comes back with the version they saw last gets what is newer. */
+/**
+ * The day as it changes. Each event is all of it, under its version; who comes back with the version they saw last gets
+ * what is newer. Who reads slower than it changes is sent the newest whenever they are ready: none in between is missed.
+ */
 export async function GET(request: Request, params: Params) {
   const room = await roomOf(params);
   if (room instanceof Response) return room;
-  const seen = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('since'));
+  let told = Number(request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('since'));
   const encoder = new TextEncoder();
   let stop = () => {};
+  let tellNews = () => {};
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       let open = true;
-      let told = seen;
       const send = (text: string) => {
         if (!open) return;
         try {
@@ -27,20 +27,17 @@ export async function GET(request: Request, params: Params) {
           stop();
         }
       };
-      const tell = ({ version, json }: DayMessage) => {
-        if ((controller.desiredSize ?? 0) < -MOST_WAITING) return;
-        told = version;
-        send(`id: ${version}\nevent: day\ndata: ${json}\n\n`);
+      tellNews = () => {
+        const current = room.current();
+        if (current.version === told || (controller.desiredSize ?? 0) <= 0) return;
+        told = current.version;
+        send(`id: ${told}\nevent: day\ndata: ${room.told(current)}\n\n`);
       };
-      const current = room.current();
-      send('retry: 1500\n\n');
-      if (current.version !== seen) tell(current);
-      const quiet = room.listen(tell);
-      const beat = setInterval(() => {
-        send(': beat\n\n');
-        // Whoever read too slowly for the last change gets it now.
-        if (room.current().version !== told) tell(room.current());
-      }, BEAT_MS);
+      // By its own clock a screen that slept, or was slow to start, would tell the wrong instants.
+      const clock = () => `event: clock\ndata: ${room.nowMs()}\n\n`;
+      send(`retry: 1500\n${clock()}`);
+      const quiet = room.listen(tellNews);
+      const beat = setInterval(() => send(clock()), BEAT_MS);
       stop = () => {
         if (!open) return;
         open = false;
@@ -54,6 +51,7 @@ export async function GET(request: Request, params: Params) {
       };
       request.signal.addEventListener('abort', stop);
     },
+    pull: () => tellNews(),
     cancel() {
       stop();
     },
