@@ -123,6 +123,12 @@ class HoldInChange {
   @PieceKeys() pieces!: string[];
   @Id() gearId!: string;
 }
+class WarmerAtChange {
+  @IsIn(['warmerAt']) what!: 'warmerAt';
+  @Id() gearId!: string;
+  /** Never below the lowest that any code lets meat be held at. */
+  @Between(57, 120, 'The warmer') setC!: number;
+}
 class PullForChange {
   @IsIn(['pullFor']) what!: 'pullFor';
   @PieceKeys() pieces!: string[];
@@ -136,6 +142,7 @@ const CHANGES = [
   ['carveLater', CarveLaterChange],
   ['ventLonger', VentLongerChange],
   ['holdIn', HoldInChange],
+  ['warmerAt', WarmerAtChange],
   ['pullFor', PullForChange],
 ] as const;
 

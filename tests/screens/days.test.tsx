@@ -226,6 +226,7 @@ describe('the words of a day', () => {
         /Supper 6:00 pm → 6:30 pm/,
       ],
       [{ what: 'finishIn', pieces: KEYS, pitId: 'offset', pitC: 121 }, 'offset', /P1 and P2: long offset → long offset at 250 °F/],
+      [{ what: 'warmerAt', gearId: 'box', setC: 64 }, 74, /Big box 165 °F → 145 °F/i],
       [{ what: 'holdIn', pieces: [KEYS[0]!], gearId: 'box' }, 'box', /P1: big box → big box/],
       [{ what: 'wrapNow', pieces: KEYS }, undefined, /P1 and P2: wrapped now/],
       [{ what: 'swap', pieces: [KEYS[0]!, KEYS[1]!] }, undefined, /places changed/],

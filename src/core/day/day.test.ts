@@ -197,6 +197,21 @@ describe('the forecasts of a day', () => {
     expect(codes).toContain('lowerPit');
     expect(codes).toContain('ventLonger');
     expect(codes.at(-1)).toBe('nothing');
+    expect(codes).not.toContain('holdCooler');
+    const withWarmer = {
+      ...kept,
+      input: { ...kept.input, warmers: [{ id: 'warmer', name: 'Warmer', kind: 'warmer' as const, slots: 8, setC: 74 }] },
+      plan: { ...kept.plan, runs: kept.plan.runs.map((each) => ({ ...each, hold: { ...each.hold, gearId: 'warmer' } })) },
+    };
+    const trying = { kept: withWarmer, state: late, readings, forecaster, forecast: forecaster.at(late, readings, nowMs), nowMs };
+    const cooler = leversNow(trying).find((lever) => lever.code === 'holdCooler')!;
+    expect(cooler.changes).toEqual([{ what: 'warmerAt', gearId: 'warmer', setC: 64 }]);
+    const turned = foldDay(withWarmer, [
+      ...lived.journal.entries,
+      said(nowMs, { kind: 'revision', lever: cooler.id, changes: cooler.changes, reason: 'early' }),
+    ]);
+    expect(turned.revisions.at(-1)!.from).toEqual([74]);
+    expect(leversNow({ ...trying, state: turned }).map((lever) => lever.code)).not.toContain('holdCooler');
     for (const lever of levers)
       for (const change of lever.changes) if (change.what === 'setPoint') expect(change.pitC).toBeGreaterThanOrEqual(107);
   });

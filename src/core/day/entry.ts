@@ -46,6 +46,7 @@ export type PlanChange =
   | { what: 'carveLater'; batchId: string; minutes: number }
   | { what: 'ventLonger'; pieces: PieceKey[]; minutes: number }
   | { what: 'holdIn'; pieces: PieceKey[]; gearId: string }
+  | { what: 'warmerAt'; gearId: string; setC: number }
   | { what: 'pullFor'; pieces: PieceKey[] };
 
 export type Deed =

@@ -7,6 +7,7 @@ import { addMinutes, MS_PER_MIN } from '../units';
 import type { Feel, PieceKey } from './entry';
 import { runOf, type KeptDay } from './keptDay';
 import type { DayReadings } from './readings';
+import { longStallMin, stallsAt } from './stalled';
 import { isOn, pitOf, type DayState, type PieceState } from './state';
 
 export interface Moments {
@@ -29,6 +30,8 @@ export interface PieceForecast {
   ignored: { atMs: number; coreC: number; fault: 'jump' | 'readsAir' }[];
   /** It is judged by a piece beside it. */
   byNeighbour?: PieceKey;
+  /** While it may stall: no more than one in ten such cooks stalls longer, minutes. */
+  longStallMin?: number;
 }
 
 export interface DayForecast {
@@ -116,7 +119,20 @@ export class DayForecaster {
         ? last.answer
         : live.at({ ...known, ...(neighbour && { beside: { of: neighbour.live, core: neighbour.known.core } }) });
     this.answers.set(id, { of, answer });
-    return told(piece.key, piece.onAtMs!, answer, neighbour?.key);
+    const { setup } = cook.planned;
+    const mayStall = own && piece.wrappedAtMs === undefined && setup.done.by === 'tender' && stallsAt(known.core.at(-1)!.coreC);
+    return {
+      ...told(piece.key, piece.onAtMs!, answer, neighbour?.key),
+      ...(mayStall && { longStallMin: this.longStallOf(piece.batchId, setup) }),
+    };
+  }
+
+  private readonly longStalls = new Map<string, number>();
+  /** The pieces of a batch are alike enough for it. */
+  private longStallOf(batchId: string, setup: CookSetup): number {
+    const known = this.longStalls.get(batchId) ?? longStallMin(setup, this.kept.seed);
+    this.longStalls.set(batchId, known);
+    return known;
   }
 
   private forecastOf(id: string, piece: PieceState, setup: CookSetup): LiveForecast {

@@ -17,6 +17,7 @@ export type LeverCode =
   | 'pullFirst'
   | 'lowerPit'
   | 'holdIn'
+  | 'holdCooler'
   | 'ventLonger'
   | 'nothing';
 
@@ -34,6 +35,8 @@ export interface DayLever {
   pitC?: number;
   minutes?: number;
   gearId?: string;
+  /** What a warmer is set to. */
+  setC?: number;
   /** Chance of the serving with it. */
   onTimeShare: number;
   /** How much sooner (below 0: later) its last piece is expected. */

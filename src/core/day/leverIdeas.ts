@@ -5,13 +5,16 @@ import type { PieceKey } from './entry';
 import { keysOf } from './keptDay';
 import type { Idea, Trying } from './lever';
 import { earlyMin, type ServingNow } from './odds';
-import { laidNowC } from './revise';
+import { laidNowC, warmerSetC } from './revise';
 import { isOn, pitOf, setPointAt, type PieceState } from './state';
 
 const STEPS_C = [8, 14] as const;
 const LATER_MIN = [15, 30] as const;
 /** Meat is worth wrapping early from here on. */
 const WRAP_FROM_C = 60;
+/** A warmer that is set cooler still keeps its meat so far above the floor; less than this nobody turns it for. */
+const ABOVE_FLOOR_C = 4;
+const WORTH_COOLING_C = 2;
 /** So much earlier than needed, beyond what its hold likes, is too early. */
 const EARLY_MIN = 45;
 
@@ -270,6 +273,18 @@ export function forEarly(trying: Trying, { servingId }: ServingNow): Idea[] {
         prices: ['bark'],
       });
     }
+    const setC = warmerSetC(kept, state, run.hold.gearId);
+    const coolerC = limitsOf(kept.input.event).hotHold + ABOVE_FLOOR_C;
+    if (setC !== undefined && setC >= coolerC + WORTH_COOLING_C)
+      ideas.push({
+        id: `holdCooler/${run.hold.gearId}/${run.id}`,
+        code: 'holdCooler',
+        changes: [{ what: 'warmerAt', gearId: run.hold.gearId, setC: coolerC }],
+        pieces: keys,
+        gearId: run.hold.gearId,
+        setC: coolerC,
+        prices: ['none'],
+      });
     ideas.push({
       id: `ventLonger/${run.id}`,
       code: 'ventLonger',

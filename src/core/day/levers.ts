@@ -43,7 +43,7 @@ const worthLate = ({ onTimeShare, prices }: DayLever): number => onTimeShare - 0
 const worthEarly = ({ gainMin, prices }: DayLever): number => -gainMin - 100 * prices.length;
 
 /** Their gain is no minutes of the cook. */
-const WITHOUT_MINUTES: ReadonlySet<LeverCode> = new Set(['holdIn', 'ventLonger', 'pullFirst']);
+const WITHOUT_MINUTES: ReadonlySet<LeverCode> = new Set(['holdIn', 'holdCooler', 'ventLonger', 'pullFirst']);
 
 /** Pulls a lever on a copy of the day, and forecasts what it touches anew. */
 function attempt(trying: Trying, serving: ServingNow, before: readonly ServingNow[], idea: Idea): DayLever {

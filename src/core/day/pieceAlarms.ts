@@ -4,6 +4,7 @@ import { MS_PER_MIN } from '../units';
 import { SILENT_MIN, type Alarm, type AlarmFacts } from './alarm';
 import { runOf, type KeptDay } from './keptDay';
 import { channelUse, type TempAt } from './readings';
+import { stalledMin } from './stalled';
 import { isOn, pitOf, type DayState, type PieceState } from './state';
 
 const BELIEVED_WITHIN_C = 15;
@@ -53,10 +54,6 @@ export function probeAlarms({ state, minutes, forecast, nowMs }: AlarmFacts): Al
   return found;
 }
 
-/** How long a stall may last against the one planned, at 9 in 10 (ln sd near 0.35). */
-const STALL_FACTOR = 1.57;
-
-/** What each piece on a pit asks for, by its core, its clock and its forecast. */
 export function pieceAlarms({ kept, state, readings, forecast, nowMs }: AlarmFacts): Alarm[] {
   const { event, library } = kept.input;
   return Object.values(state.pieces).flatMap((piece): Alarm[] => {
@@ -86,8 +83,7 @@ export function pieceAlarms({ kept, state, readings, forecast, nowMs }: AlarmFac
     } else if (fresh && last.tempC >= run.pullCoreC - PULL_AHEAD_C)
       found.push({ ...at, causeId: `corePull/${piece.key}`, code: 'corePull', urgency: 'now', tempC: last.tempC, setC: run.pullCoreC });
     const stalled = stalledMin(read, nowMs);
-    const plannedMin = plannedStallMin(run);
-    if (cut.done.by === 'tender' && stalled > STALL_FACTOR * plannedMin && piece.wrappedAtMs === undefined)
+    if (foreseen?.longStallMin !== undefined && stalled > foreseen.longStallMin)
       found.push({ ...at, causeId: `longStall/${piece.key}`, code: 'longStall', urgency: 'soon', minutes: stalled, tempC: last?.tempC });
     const zone = zoneMinutes(kept, piece, cut, read, foreseen?.coreNowC?.p50, nowMs);
     const limit = limitsOf(event).dangerZone;
@@ -95,30 +91,6 @@ export function pieceAlarms({ kept, state, readings, forecast, nowMs }: AlarmFac
       found.push({ ...at, causeId: `dangerZone/${piece.key}`, code: 'dangerZone', urgency: 'now', minutes: zone, tempC: last?.tempC });
     return found;
   });
-}
-
-/** Of what has a stall: how long it is thought to last, from how long the whole is. */
-const plannedStallMin = (run: { onAtMs: number; pullMedianMs: number; wrapAtMs?: number }): number =>
-  Math.max(90, 0.32 * (((run.wrapAtMs ?? run.pullMedianMs) - run.onAtMs) / MS_PER_MIN));
-
-const STALL_C = [60, 82] as const;
-const STALL_C_PER_H = 2.5;
-const STALL_WINDOW_MIN = 45;
-
-/** Minutes for which a core between 60 and 82 C has risen slower than it should. */
-function stalledMin(read: readonly TempAt[], nowMs: number): number {
-  const last = read.at(-1);
-  if (!last || last.tempC < STALL_C[0] || last.tempC > STALL_C[1]) return 0;
-  let from = last.atMs;
-  for (let at = read.length - 1; at >= 0; at--) {
-    const { atMs, tempC } = read[at]!;
-    if (tempC < STALL_C[0]) break;
-    const hours = (last.atMs - atMs) / 3_600_000;
-    if (hours * 60 > STALL_WINDOW_MIN && (last.tempC - tempC) / hours > STALL_C_PER_H) break;
-    from = atMs;
-  }
-  const minutes = (nowMs - from) / MS_PER_MIN;
-  return minutes > STALL_WINDOW_MIN ? minutes : 0;
 }
 
 /** Minutes since it left the cold while its core is in the danger zone; undefined once through, or where no clock runs. */

@@ -11,11 +11,19 @@ export function replacedBy(kept: KeptDay, state: DayState, change: PlanChange, a
       return servingAtMs(kept, state, change.servingId);
     case 'finishIn':
       return state.pieces[change.pieces[0] ?? '']?.pits.at(-1)?.pitId;
+    case 'warmerAt':
+      return warmerSetC(kept, state, change.gearId);
     case 'holdIn':
       return kept.plan.runs.find((run) => run.id === state.pieces[change.pieces[0] ?? '']?.runId)?.hold.gearId;
     default:
       return undefined;
   }
+}
+
+/** What a warmer is set to, with what was turned on the day. */
+export function warmerSetC(kept: KeptDay, { revisions }: DayState, gearId: string): number | undefined {
+  const turned = revisions.flatMap((each) => each.changes).findLast((change) => change.what === 'warmerAt' && change.gearId === gearId);
+  return turned?.what === 'warmerAt' ? turned.setC : kept.input.warmers?.find((each) => each.id === gearId)?.setC;
 }
 
 /** When a serving is, with what was put back so far. */

@@ -37,6 +37,7 @@ export function dayLeverMessage(messageContext: MessageContext, lever: DayLever)
     closeVents: () => `Close the vents: let the ${pit} coast`,
     pullFirst: () => `Pull ${tags} for those who come first`,
     holdIn: () => `Hold ${tags} in the ${lowerPit(gearName(messageContext, lever.gearId ?? ''))} instead`,
+    holdCooler: () => `Hold cooler: ${lowerPit(gearName(messageContext, lever.gearId ?? ''))} at ${formatSetPoint(lever.setC ?? 0, units)}`,
     ventLonger: () => `Vent ${tags} ${formatMinutes(lever.minutes ?? 0)} longer`,
     nothing: () => 'Do nothing',
   };
@@ -77,6 +78,8 @@ export function revisionMessage(messageContext: MessageContext, { changes, from 
         return `${tags(change.pieces)}: ${typeof was === 'string' ? `${lowerPit(pitName(messageContext, was))} → ` : ''}${lowerPit(pitName(messageContext, change.pitId))} at ${heat(change.pitC)}`;
       case 'holdIn':
         return `${tags(change.pieces)}: ${typeof was === 'string' ? `${lowerPit(gearName(messageContext, was))} → ` : ''}${lowerPit(gearName(messageContext, change.gearId))}`;
+      case 'warmerAt':
+        return `${gearName(messageContext, change.gearId)} ${was === undefined ? '' : `${heat(was)} → `}${heat(change.setC)}`;
       case 'wrapNow':
         return `${tags(change.pieces)}: wrapped now`;
       case 'swap':
