@@ -7,6 +7,7 @@ const rooms = {
   persistence: ['core'],
   devices: ['core', 'formats'],
   workers: ['core', 'formats/open'],
+  offline: [],
   services: ['core', 'formats', 'inputs', 'document', 'persistence', 'devices/(ports|logger)'],
   runtime: ['core', 'formats', 'inputs', 'persistence', 'devices', 'services', 'workers/day'],
   ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],
@@ -19,7 +20,7 @@ module.exports = {
     {
       name: 'no-orphans',
       severity: 'error',
-      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^src/app/', '^src/instrumentation'] },
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^src/app/', '^src/instrumentation', '^src/offline/'] },
       to: {},
     },
     ...Object.entries(rooms).map(([room, allowed]) => ({

@@ -70,15 +70,20 @@ const builtFiles = () =>
 export function ensureBuilt() {
   const sources = [
     ...filesBelow(path.join(ROOT, 'src')),
-    ...['next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json'].map((name) => path.join(ROOT, name)),
+    ...['scripts/worker.mjs', 'next.config.ts', 'postcss.config.mjs', 'package-lock.json', 'tsconfig.json'].map((name) =>
+      path.join(ROOT, name),
+    ),
   ].filter((file) => statSync(file).isFile());
   const wanted = hashOf(sources);
   const built = path.join(ROOT, '.next', 'built-from');
   const [from, made] = existsSync(built) ? readFileSync(built, 'utf8').split('\n') : [];
-  const sound = made !== undefined && made === hashOf(builtFiles());
+  const sound = made !== undefined && made === hashOf(builtFiles()) && existsSync(path.join(ROOT, 'public', 'sw.js'));
   if (from === wanted && sound) return;
   console.log(from === wanted ? 'The build is damaged: it is made anew. The database was not touched.' : 'Building…');
-  if (run(bin('next'), ['build'], { NEXT_TELEMETRY_DISABLED: '1' }) !== 0)
+  if (
+    run(process.execPath, [path.join(ROOT, 'scripts', 'worker.mjs')]) !== 0 ||
+    run(bin('next'), ['build'], { NEXT_TELEMETRY_DISABLED: '1' }) !== 0
+  )
     stop('The build failed; see the lines above. The database was not touched.');
   mkdirSync(path.dirname(built), { recursive: true });
   writeFileSync(built, `${wanted}\n${hashOf(builtFiles())}`);

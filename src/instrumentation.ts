@@ -1,8 +1,8 @@
 /** Opens the database and brings it to the newest shape before the first request. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME === 'nodejs') {
-    const { goOnWithDays, openOrStop } = await import('./runtime/start');
+    const { goOn, openOrStop } = await import('./runtime/start');
     await openOrStop();
-    await goOnWithDays();
+    await goOn();
   }
 }

@@ -1,32 +1,66 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, refusal } from './runtime/gate';
+import { mayEnter } from './core/access';
+import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, localAddresses, refusal } from './runtime/gate';
+import { FROM_HEADER, isOwnHeader, NAME_HEADER, ROLE_HEADER, SESSION_COOKIE, YARD_HEADER, yardSeat, type Asker } from './runtime/yardSeat';
 
-/** Every request passes here first: wrong hosts and foreign origins are turned away, and every answer is told what it may do. */
+interface Refused {
+  status: number;
+  message: string;
+}
+
+/**
+ * Every request passes here first: wrong hosts and foreign origins are turned away, whoever comes from the yard is asked
+ * who they are, and every answer is told what it may do.
+ */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  const { headers } = request;
+  const { headers, method } = request;
+  const seat = yardSeat();
+  const fromYard = headers.has(YARD_HEADER);
+  const isOurs = !fromYard || headers.get(YARD_HEADER) === seat?.secret;
   const wrongHost = refusal(
     {
-      method: request.method,
-      host: headers.get('host'),
+      method,
+      host: isOurs ? headers.get('host') : null,
       origin: headers.get('origin'),
       fetchSite: headers.get('sec-fetch-site'),
       bodyBytes: Number(headers.get('content-length') ?? 0),
     },
-    process.env.PORT ?? '3000',
+    fromYard ? (seat?.addresses() ?? []) : localAddresses(process.env.PORT ?? '3000'),
   );
-  const refused = wrongHost ?? ((await isGarbled(request)) ? GARBLED : undefined);
+  const asker: Asker | undefined = fromYard ? await seat?.asker(request.cookies.get(SESSION_COOKIE)?.value) : { role: 'owner' };
+  const asked = { method, path: request.nextUrl.pathname, action: headers.has('next-action') };
+  const refused =
+    wrongHost ?? (mayEnter(asker?.role, asked) ? undefined : notFor(asker)) ?? ((await isGarbled(request)) ? GARBLED : undefined);
   const policy = contentPolicy(crypto.randomUUID().replaceAll('-', ''));
-  const passed = new Headers([...headers].filter(([name]) => !isForwarded(name)));
+  const passed = new Headers([...headers].filter(([name]) => !isForwarded(name) && !isOwnHeader(name)));
   passed.set('Content-Security-Policy', policy);
-  const answer = refused
-    ? new NextResponse(refused.message, { status: refused.status, headers: { 'Content-Type': 'text/plain; charset=utf-8' } })
-    : NextResponse.next({ request: { headers: passed } });
+  if (asker) passed.set(ROLE_HEADER, asker.role);
+  if (asker?.name !== undefined) passed.set(NAME_HEADER, encodeURIComponent(asker.name));
+  const from = fromYard ? headers.get(FROM_HEADER) : null;
+  if (from !== null) passed.set(FROM_HEADER, from);
+  const answer = refused ? refusedBy(request, refused, asker) : NextResponse.next({ request: { headers: passed } });
   for (const [name, value] of Object.entries(ANSWER_HEADERS)) answer.headers.set(name, value);
   answer.headers.set('Content-Security-Policy', policy);
   return answer;
 }
 
-const GARBLED = { status: 400, message: 'What was sent cannot be read. Nothing was changed; load the page again.' };
+const GARBLED: Refused = { status: 400, message: 'What was sent cannot be read. Nothing was changed; load the page again.' };
+
+const notFor = (asker: Asker | undefined): Refused =>
+  asker
+    ? { status: 403, message: 'This is the owner’s. What is yours stands in the yard; nothing was changed.' }
+    : { status: 401, message: 'Join with the code first. Nothing was changed.' };
+
+/** A person who looks for a page is shown where to go; everything else is told in words. */
+function refusedBy(request: NextRequest, { status, message }: Refused, asker: Asker | undefined): NextResponse {
+  const wantsPage = request.method === 'GET' && (request.headers.get('accept') ?? '').includes('text/html');
+  if (wantsPage && (status === 401 || status === 403)) {
+    const host = request.headers.get('host');
+    const scheme = yardSeat()?.addresses()[0]?.split('://')[0] ?? 'http';
+    return NextResponse.redirect(`${scheme}://${host}${asker ? '/yard' : '/join'}`, 303);
+  }
+  return new NextResponse(message, { status, headers: { 'Content-Type': 'text/plain; charset=utf-8' } });
+}
 
 /** A call to an action that no page of ours makes. */
 const isGarbled = async (request: NextRequest): Promise<boolean> =>

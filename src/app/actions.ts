@@ -17,7 +17,10 @@ import {
   ImportInput,
   ImportLogInput,
   LibraryIdInput,
+  MemberInput,
+  MemberRoleInput,
   MethodRecord,
+  OpenYardInput,
   PitRecord,
   PlanFileInput,
   ProbeRecord,
@@ -94,5 +97,10 @@ export const guessLog = async (input: unknown) => through(GuessLogInput, input, 
 export const importLog = async (input: unknown) => through(ImportLogInput, input, services.importLog);
 export const saveDaySettings = async (input: unknown) =>
   listed(through(DaySettingsInput, input, (c, settings) => services.saveDaySettings(c, { ...settings })));
+export const openYard = async (input: unknown) =>
+  listed(through(OpenYardInput, input, (c, { joinsAs }) => services.openYard(c, { joinsAs })));
+export const closeYard = async () => listed(context().then((c) => services.closeYard(c)));
+export const setMemberRole = async (input: unknown) => listed(through(MemberRoleInput, input, services.setMemberRole));
+export const putOut = async (input: unknown) => listed(through(MemberInput, input, services.putOut));
 export const makeToken = async (input: unknown) => listed(through(TokenInput, input, services.makeToken));
 export const endToken = async (input: unknown) => listed(through(TokenIdInput, input, services.endToken));

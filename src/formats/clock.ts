@@ -139,3 +139,7 @@ export function clockChanges(fromMs: number, toMs: number, zone: string): { atMs
   }
   return changes;
 }
+
+/** `3 minutes ago`; `just now` within the last. */
+export const agoWords = (ms: number, nowMs: number): string =>
+  nowMs - ms < 60_000 ? 'just now' : (DateTime.fromMillis(ms, { locale: 'en' }).toRelative({ base: DateTime.fromMillis(nowMs) }) ?? '');

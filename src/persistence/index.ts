@@ -7,6 +7,7 @@ export { handOverBrought } from './repositories/brought';
 export * from './repositories/events';
 export * from './repositories/gear';
 export * from './repositories/library';
+export * from './repositories/crew';
 export * from './repositories/days';
 export * from './repositories/readings';
 export * from './repositories/settings';

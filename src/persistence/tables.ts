@@ -77,6 +77,17 @@ export class DeviceTokenRow extends Row<DeviceTokenRow> {
   declare revokedAtMs: number | null;
 }
 
+/** Somebody who has joined from the yard. */
+export class CrewSessionRow extends Row<CrewSessionRow> {
+  declare id: string;
+  declare hash: string;
+  declare name: string;
+  declare role: string;
+  declare joinedAtMs: number;
+  declare seenAtMs: number;
+  declare endedAtMs: number | null;
+}
+
 export class SettingRow extends Row<SettingRow> {
   declare key: string;
   declare value: string;
@@ -150,6 +161,18 @@ export function initTables(sequelize: Sequelize): void {
   DeviceTokenRow.init(
     { id: key(), name: text(), hash: text(), createdAtMs: instant(), usedAtMs: maybeInstant(), revokedAtMs: maybeInstant() },
     options('device_tokens'),
+  );
+  CrewSessionRow.init(
+    {
+      id: key(),
+      hash: text(),
+      name: text(),
+      role: text(),
+      joinedAtMs: instant(),
+      seenAtMs: instant(),
+      endedAtMs: maybeInstant(),
+    },
+    options('crew_sessions'),
   );
   SettingRow.init({ key: key(), value: body() }, options('settings'));
 }

@@ -4,6 +4,7 @@ import { EventRow, initTables, openDatabase, type Database } from '../persistenc
 import type { Context } from '../services';
 import { dayHouse } from './dayHouse';
 import { planningPool } from './planningPool';
+import { yardDoor } from './yard';
 
 /** The database file: ANACHRON_DB, or the owner's own under data/local. */
 export const databaseFile = (): string => process.env.ANACHRON_DB ?? path.join(process.cwd(), 'data', 'local', 'anachron.sqlite');
@@ -22,5 +23,6 @@ async function database(): Promise<Database> {
 export async function context(): Promise<Context> {
   const opened: Context = { db: await database(), planner: planningPool, nowMs: () => Date.now(), newId: () => randomUUID() };
   opened.days = dayHouse(opened);
+  opened.yard = yardDoor();
   return opened;
 }

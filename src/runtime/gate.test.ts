@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, refusal } from './gate';
+import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, localAddresses, refusal } from './gate';
 
 const asked = (more: object = {}) =>
-  refusal({ method: 'GET', host: '127.0.0.1:3000', origin: null, fetchSite: null, ...more }, '3000')?.status;
+  refusal({ method: 'GET', host: '127.0.0.1:3000', origin: null, fetchSite: null, ...more }, localAddresses('3000'))?.status;
 
 describe('who is answered', () => {
   it('is this machine, by its own names at its own port', () => {
@@ -18,7 +18,7 @@ describe('who is answered', () => {
       '0.0.0.0:3000',
     ])
       expect(asked({ host }), String(host)).toBe(421);
-    expect(refusal({ method: 'GET', host: 'localhost', origin: null, fetchSite: null }, '80')).toBeUndefined();
+    expect(refusal({ method: 'GET', host: 'localhost', origin: null, fetchSite: null }, localAddresses('80'))).toBeUndefined();
   });
 
   it('may change something only from its own pages', () => {
@@ -29,6 +29,17 @@ describe('who is answered', () => {
       expect(post({ origin })).toBe(403);
     for (const fetchSite of ['cross-site', 'same-site']) expect(post({ fetchSite })).toBe(403);
     expect(asked({ method: 'GET', origin: 'http://evil.example', fetchSite: 'cross-site' })).toBeUndefined();
+  });
+
+  it('is, opened to the yard, whoever comes to an address that was printed, and no other', () => {
+    const ours = ['http://192.0.2.2:3000'];
+    const at = (host: string, origin: string | null = null, method = 'POST') =>
+      refusal({ method, host, origin, fetchSite: null }, ours)?.status;
+    expect(at('192.0.2.2:3000', 'http://192.0.2.2:3000')).toBeUndefined();
+    expect(at('127.0.0.1:3000')).toBe(421);
+    expect(at('192.0.2.2:3000', 'http://127.0.0.1:3000')).toBe(403);
+    expect(at('192.0.2.2:3000', 'https://192.0.2.2:3000')).toBe(403);
+    expect(refusal({ method: 'GET', host: '192.0.2.2:3000', origin: null, fetchSite: null }, [])?.status).toBe(421);
   });
 
   it('sends no more than a file may hold', () => {

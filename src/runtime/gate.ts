@@ -2,8 +2,11 @@ import { LIMITS } from '../core/model';
 
 /** Who is answered at all, and what every answer carries. Pure: `src/proxy.ts` asks it for each request. */
 
-/** The program answers on this machine only, under these names. */
+/** This machine's own names. */
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
+
+/** Where the program is asked from: addresses it answers at, such as http://127.0.0.1:3000. */
+export const localAddresses = (port: string): string[] => LOCAL_NAMES.map((name) => `http://${port === '80' ? name : `${name}:${port}`}`);
 
 /** The longest body that is read: a file of 8 MB, quoted. */
 const LONGEST_BODY_BYTES = 18_000_000;
@@ -16,16 +19,15 @@ export interface Asked {
   bodyBytes?: number;
 }
 
-/** Why a request is not answered, with the status to say it by; undefined when it is. */
+/** Why a request at one of `ours`, the addresses it may come to, is not answered, with the status to say it by; undefined when it is. */
 export function refusal(
   { method, host, origin, fetchSite, bodyBytes = 0 }: Asked,
-  port: string,
+  ours: readonly string[],
 ): { status: number; message: string } | undefined {
-  const ours = LOCAL_NAMES.map((name) => (port === '80' ? name : `${name}:${port}`));
-  if (host === null || !ours.includes(host.toLowerCase()))
-    return { status: 421, message: `This program answers only at http://${ours[0]}. Open that address.` };
+  if (host === null || !ours.some((each) => each.split('//')[1] === host.toLowerCase()))
+    return { status: 421, message: `This program answers only at ${ours[0] ?? 'its own address'}. Open that address.` };
   if (method === 'GET' || method === 'HEAD') return undefined;
-  const foreign = origin !== null && !ours.some((each) => origin.toLowerCase() === `http://${each}`);
+  const foreign = origin !== null && !ours.includes(origin.toLowerCase());
   if (foreign || (fetchSite !== null && fetchSite !== 'same-origin' && fetchSite !== 'none'))
     return { status: 403, message: 'Only the program’s own pages may change anything. Nothing was changed.' };
   if (bodyBytes > LONGEST_BODY_BYTES)

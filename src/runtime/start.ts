@@ -1,6 +1,7 @@
 import { MigrationRefused, OpenRefused } from '../persistence';
 import { context } from './context';
 import { dayHouse } from './dayHouse';
+import { startYard } from './yard';
 
 /** How the program leaves when its database cannot be opened: whoever started it need not look further. */
 const NO_DATABASE = 3;
@@ -15,5 +16,9 @@ export async function openOrStop(): Promise<void> {
   }
 }
 
-/** Goes on with the days under way: only the program that serves them does. */
-export const goOnWithDays = async (): Promise<void> => dayHouse(await context()).start();
+/** Goes on with the days under way, and opens the yard if it was left open: only the program that serves does. */
+export async function goOn(): Promise<void> {
+  const opened = await context();
+  await dayHouse(opened).start();
+  await startYard(opened);
+}

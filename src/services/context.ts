@@ -28,12 +28,21 @@ export interface DaysUnderWay {
   settingsChanged(): void;
 }
 
+/** The door to the yard: told what was decided, it opens and closes. */
+export interface YardDoor {
+  changed(): Promise<void>;
+  /** Cuts what a session has open. */
+  putOut(sessionId: string): void;
+}
+
 /** What every use case is given: the database, the time, new identifiers, and who plans. */
 export interface Context {
   db: Database;
   planner: Planner;
   /** Left out where nothing is under way: commands, tests. */
   days?: DaysUnderWay;
+  /** Left out where nobody serves. */
+  yard?: YardDoor;
   nowMs(): number;
   newId(): string;
 }

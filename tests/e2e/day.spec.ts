@@ -1,25 +1,9 @@
-import { execFileSync } from 'node:child_process';
-import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { livedSupper, type Lived } from './livedSupper';
 
-interface Lived {
-  eventId: string;
-  fireFailsMs: number;
-}
-const BIN = path.resolve('node_modules/.bin/tsx');
 let lived: Lived | undefined;
-
-/** A day that is about to begin on the simulated world, in the database that is served. */
-function aDay(): Lived {
-  const out = execFileSync(BIN, ['tests/e2e/simulatedDay.ts', process.env.ANACHRON_DB!], { encoding: 'utf8' });
-  lived = JSON.parse(out.trim().split('\n').at(-1)!) as Lived;
-  return lived;
-}
-
-test.afterAll(() => {
-  if (lived) execFileSync(BIN, ['tests/e2e/simulatedDay.ts', process.env.ANACHRON_DB!, lived.eventId]);
-});
+test.afterAll(() => lived?.forget());
 
 async function phone(browser: Browser, name: string, eventId: string): Promise<Page> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, timezoneId: 'America/Halifax' });
@@ -125,7 +109,8 @@ async function liveUntil(
 
 test('a whole day is lived, from lighting to the last carved piece', async ({ browser, page: desk }) => {
   test.setTimeout(420_000);
-  const { eventId, fireFailsMs } = aDay();
+  lived = livedSupper();
+  const { eventId, fireFailsMs } = lived;
   await desk.goto(`/events/${eventId}/day`);
   await expect(desk.getByText(/Simulated[:,]/).first()).toBeVisible();
   const ada = await phone(browser, 'Ada', eventId);

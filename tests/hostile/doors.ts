@@ -51,6 +51,10 @@ export const ACTIONS: Record<string, unknown> = {
   saveDaySettings: { brokerUrl: '', topic: 'anachron', escalateMin: 10, hotHoldEveryMin: 120 },
   makeToken: { name: 'Kettle' },
   endToken: { id: 'nobody' },
+  openYard: { joinsAs: 'helper' },
+  closeYard: {},
+  setMemberRole: { id: 'nobody', role: 'cook' },
+  putOut: { id: 'nobody' },
 };
 
 /** An entry of a day, and readings, as they are sent; to be spoilt. */
@@ -90,6 +94,8 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'days/[eventId]/curves': (id) => [`/days/${id}/curves`, `/days/${id}/curves?piece=__proto__`, `/days/${id}/curves?piece=%00`],
   'days/[eventId]/safety': (id) => [`/days/${id}/safety`],
   'api/readings': () => ['/api/readings'],
+  'join/enter': () => ['/join/enter'],
+  'join/leave': () => ['/join/leave'],
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],
 };
 

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { context as openContext } from '../../runtime/context';
+import { askerOf } from '../../runtime/yardSeat';
 import { runningDays } from '../../services';
 
 export const dynamic = 'force-dynamic';
@@ -24,9 +26,11 @@ export default async function Page() {
           {day.name}
         </Link>
       ))}
-      <Link href="/" className="text-soft underline">
-        All events
-      </Link>
+      {askerOf(await headers()).role === 'owner' && (
+        <Link href="/" className="text-soft underline">
+          All events
+        </Link>
+      )}
     </main>
   );
 }

@@ -11,6 +11,7 @@ export { piecesOfTask } from './keptDay';
 export type { KeptDay } from './keptDay';
 export { jointChance, oddsNow } from './odds';
 export { MinuteBook } from './minutes';
+export { believedCoreC } from './believed';
 export { curveOf, readingsOf } from './readings';
 export type { DayReadings, MinuteReading, PieceCurve, RawReading } from './readings';
 export { retime } from './retime';

@@ -15,6 +15,7 @@ import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 import { overShare } from './briefForm';
 import { SecondDish } from './SecondDish.client';
+import { newId } from '../kit/newId';
 
 interface BatchRowProps {
   library: Library;
@@ -37,7 +38,7 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
   const [dish] = need?.dishes ?? [];
   const { carries, undeclared } = batchContents(batch, library);
   const byHand = (pieces: Batch['pieces']) => onChange({ ...batch, sizedBy: 'hand', pieces });
-  const add = () => byHand([...batch.pieces, { id: crypto.randomUUID().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
+  const add = () => byHand([...batch.pieces, { id: newId().slice(0, 13), kg: batch.pieces.at(-1)?.kg ?? need?.pieceKg ?? 1 }]);
   const over = need ? overShare(need, batch) : 0;
   const pounds = units.mass === 'lb';
   const piecesError = Array.isArray(errors?.pieces)

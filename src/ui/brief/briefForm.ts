@@ -1,6 +1,7 @@
 import { cutIn, methodsFor, type Batch, type Library, type Serving } from '../../core/model';
 import { demandOf, needConflicts, sizeToDemand, supplyOf, type Demand, type NeedConflict } from '../../core/quantities';
 import type { ServingInput } from '../../inputs';
+import { newId } from '../kit/newId';
 
 /** The form's menu as the core reads it; only the servings whose figures are all there. */
 function menuOf(servings: readonly ServingInput[]): { servings: Serving[]; batches: Batch[] } {
@@ -24,7 +25,7 @@ export const conflictsOf = (library: Library, servings: readonly ServingInput[])
   needConflicts(menuOf(servings), library);
 
 /** Short ids for what is added on the page. */
-export const freshId = (): string => crypto.randomUUID().slice(0, 13);
+export const freshId = (): string => newId().slice(0, 13);
 
 /** Brings every batch that follows the guests up to date; returns the same array when nothing changes. */
 export function sizeByGuests(batches: Batch[], demands: ReadonlyMap<string, Demand>): Batch[] {

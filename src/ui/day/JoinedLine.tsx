@@ -29,6 +29,14 @@ export function JoinedLine({
   ];
   return (
     <>
+      {joined.by === 'out' && (
+        <p role="alert" className="border-b border-line bg-sheet px-4 py-2 text-[0.98rem] font-semibold text-warn">
+          This phone is out. What waits to be sent is kept.{' '}
+          <a href="/join" className="underline">
+            Join again
+          </a>
+        </p>
+      )}
       {day.clock.simulated && (
         <p className="border-b border-line bg-shade px-4 py-1 text-[0.86rem] text-soft">
           Simulated{day.clock.speed > 1 ? `, ${day.clock.speed} times as fast` : ''}: no real fire, no real meat.

@@ -1,4 +1,4 @@
-import type { PieceView } from '../../core/day';
+import { believedCoreC, type PieceView } from '../../core/day';
 import { clockTime } from '../../formats/clock';
 import { pieceTag, type MessageContext } from '../../formats/messages/names';
 import { STEP_WORDS } from '../../formats/messages/day/entry';
@@ -15,6 +15,8 @@ interface PieceBarProps {
 
 /** Where the finish is drawn: from an hour ago to an hour past the latest. */
 const BEFORE_MS = 3_600_000;
+/** What was read longer ago is not the core now. */
+const OLD_MS = 20 * 60_000;
 
 /** One piece: its core now, where its finish is thought to lie (fading, never an edge) and where the plan had it. */
 export function PieceBar({ piece, ground, context, nowMs, onOpen }: PieceBarProps) {
@@ -32,7 +34,8 @@ export function PieceBar({ piece, ground, context, nowMs, onOpen }: PieceBarProp
   const toMs = Math.max(run.carveAtMs, (done?.p90Ms ?? 0) + BEFORE_MS);
   const at = (ms: number) => Math.min(100, Math.max(0, ((ms - fromMs) / (toMs - fromMs)) * 100));
   const feel = piece.checks.at(-1);
-  const said = piece.forecast?.coreNowC;
+  const believedC = cooking && piece.forecast ? believedCoreC(piece.forecast, nowMs) : undefined;
+  const isNow = piece.last && !(piece.lastLeftOut && cooking) && !(believedC !== undefined && nowMs - piece.last.atMs > OLD_MS);
   return (
     <button type="button" onClick={onOpen} className="block min-h-12 w-full px-4 py-2 text-left hover:bg-shade">
       <span className="flex items-baseline justify-between gap-2">
@@ -46,10 +49,10 @@ export function PieceBar({ piece, ground, context, nowMs, onOpen }: PieceBarProp
           </span>
         </span>
         <span className="figures text-[1.3rem] font-bold">
-          {piece.last && !(piece.lastLeftOut && cooking) ? (
+          {piece.last && isNow ? (
             formatTemp(piece.last.tempC, units)
-          ) : said ? (
-            <span className="text-soft">about {formatTemp(said.p50, units)}</span>
+          ) : believedC !== undefined ? (
+            <span className="text-soft">about {formatTemp(believedC, units)}</span>
           ) : (
             <span className="text-[0.86rem] font-normal text-soft">{piece.onAtMs === undefined ? 'not on' : ''}</span>
           )}

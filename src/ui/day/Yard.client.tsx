@@ -17,6 +17,7 @@ import { ReadingDialog } from './ReadingDialog.client';
 import { PieceSheet } from './PieceSheet.client';
 import { Pits } from './Pits';
 import { unlockSound, useAwake } from './ringing';
+import { useOffline } from './useOffline';
 import { useAlarmCalls, useLivedDay, type LivedDayProps } from './useLivedDay';
 import { SafetyLog } from './SafetyLog.client';
 import { TaskList } from './TaskList';
@@ -32,7 +33,7 @@ type Tab = (typeof TABS)[number][0];
 
 /** The day in the yard: a phone in a greasy hand. What now, what next, will it be on time, and if not, what. */
 export function Yard(props: LivedDayProps) {
-  const { ground } = props;
+  const { ground, me } = props;
   const { light, setLight } = usePreferences();
   const { units, context, day, joined, nowMs, name, setName, say, waiting, open } = useLivedDay(props, 'crew');
   const [tab, setTab] = useState<Tab>('now');
@@ -41,6 +42,7 @@ export function Yard(props: LivedDayProps) {
   const [quiet, setQuiet] = useState(false);
   const hydrated = useHydrated();
   useAwake();
+  useOffline();
   useAlarmCalls(day, ground, context, quiet || name === undefined);
 
   if (hydrated && name === undefined) return <WhoAreYou names={(ground.crew ?? []).map((member) => member.name)} onChoose={setName} />;
@@ -56,9 +58,16 @@ export function Yard(props: LivedDayProps) {
           <h1 className="truncate text-[1.1rem]">
             <Link href="/yard">{ground.event.name}</Link>
           </h1>
-          <button type="button" className="text-[0.84rem] text-soft underline" onClick={() => setName('')}>
-            {name}
-          </button>
+          {me?.name === undefined ? (
+            <button type="button" className="text-[0.84rem] text-soft underline" onClick={() => setName('')}>
+              {name}
+            </button>
+          ) : (
+            <p className="truncate text-[0.84rem] text-soft">
+              {me.name}
+              {me.role === 'watcher' ? ', looking on' : ''}
+            </p>
+          )}
         </div>
         <div className="flex items-center gap-1">
           <button

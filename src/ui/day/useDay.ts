@@ -1,11 +1,14 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { DayScreen } from './dayScreen';
+import { forgetDays, keepLastSeen, lastSeen } from './keptHere';
 
-/** How the screen is joined to the house: by a stream, by asking now and then, or not at all since an instant. */
-export type Joined = { by: 'stream' | 'asking' } | { by: 'none'; sinceMs: number };
+/** How the screen is joined to the house: by a stream, by asking now and then, not at all since an instant, or put out. */
+export type Joined = { by: 'stream' | 'asking' | 'out' } | { by: 'none'; sinceMs: number };
 
 const ASK_EVERY_MS = 4000;
+/** What was seen last is kept on the phone this often. */
+const KEEP_EVERY_MS = 5000;
 /** A stream that was cut so often at once is not held again: then the screen asks. */
 const CUTS_UNTIL_ASKING = 3;
 
@@ -25,16 +28,35 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
     let source: EventSource | undefined;
     let asking: ReturnType<typeof setInterval> | undefined;
     let cuts = 0;
+    let keptMs = 0;
     const joined = (next: Joined) => setLive((before) => (before.joined.by === next.by ? before : { ...before, joined: next }));
+    const keep = (day: DayScreen, of: number) => {
+      if (Date.now() - keptMs < KEEP_EVERY_MS) return;
+      keptMs = Date.now();
+      void keepLastSeen(eventId, { day, version: of, receivedMs: keptMs });
+    };
+    keep(first, firstVersion);
+    // A page that came from the phone's own shelf is older than what the phone saw last.
+    void lastSeen(eventId).then((seen) => {
+      if (!gone && seen && seen.version > version.current) {
+        version.current = seen.version;
+        setLive((before) => ({ ...before, day: seen.day, receivedMs: seen.receivedMs }));
+      }
+    });
     const take = (day: DayScreen, of: number, by: 'stream' | 'asking') => {
       if (gone) return;
       version.current = of;
+      keep(day, of);
       setLive({ day, receivedMs: Date.now(), joined: { by } });
     };
     const ask = async () => {
       try {
         const answer = await fetch(`/days/${eventId}/state?since=${version.current}`, { cache: 'no-store' });
         if (answer.status === 204) return joined({ by: 'asking' });
+        if (answer.status === 401) {
+          void forgetDays();
+          return joined({ by: 'out' });
+        }
         if (!answer.ok) throw new Error(String(answer.status));
         const { version: of, day } = (await answer.json()) as { version: number; day: DayScreen };
         take(day, of, 'asking');
@@ -76,6 +98,8 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
       clearInterval(asking);
       document.removeEventListener('visibilitychange', wake);
     };
+    // What the page came with is only where it begins.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [eventId]);
   return live;
 }

@@ -1,31 +1,46 @@
 'use client';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
+import { deedNeeds, isAtLeast, type Role } from '../../core/access';
 import { alarmMessage } from '../../formats/messages/day/alarm';
 import type { MessageContext } from '../../formats/messages/names';
+import { complain } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { openTasks, type DayGround, type DayScreen } from './dayScreen';
 import { useRinging } from './ringing';
 import { useDay, useDayNow } from './useDay';
-import { useDeeds } from './useDeeds';
+import { useDeeds, type Say } from './useDeeds';
 import { useName } from './useName';
+import { withWaiting } from './waitingTaps';
 import { titleOfTask } from './wording';
 
 export interface LivedDayProps {
   ground: DayGround;
   first: DayScreen;
   version: number;
+  /** Who joined with this phone; left out on the owner's own machine. */
+  me?: { role: Role; name?: string };
 }
 
 /** What desk and yard are made of alike: the day as it changes, its clock, whose screen it is, how to say something, what rings. */
-export function useLivedDay({ ground, first, version }: LivedDayProps, as: string) {
+export function useLivedDay({ ground, first, version, me }: LivedDayProps, as: string) {
   const units = useUnits();
   const context = useMemo((): MessageContext => ({ ...ground, units }), [ground, units]);
   const live = useDay(ground.event.id, first, version);
   const nowMs = useDayNow(live);
-  const [name, setName] = useName();
-  const { say, waiting } = useDeeds(live, ground.event.id, name ?? as);
-  const { day, joined } = live;
-  return { units, context, day, joined, nowMs, name, setName, say, waiting, open: openTasks(day) };
+  const [chosen, setName] = useName();
+  const name = me?.name ?? chosen;
+  const { say: tell, waiting } = useDeeds(live, ground.event.id, name ?? as);
+  const say = useCallback<Say>(
+    (deed, words) => {
+      if (!me || isAtLeast(me.role, deedNeeds(deed))) return tell(deed, words);
+      complain([{ code: 'notAllowed', message: 'This is not yours to do here. Ask whoever runs the day; nothing was changed.' }]);
+      return '';
+    },
+    [me, tell],
+  );
+  const { joined } = live;
+  const day = useMemo(() => withWaiting(live.day, waiting), [live.day, waiting]);
+  return { units, context, day, joined, nowMs, name, setName, say, waiting: waiting.length, open: openTasks(day) };
 }
 
 /** Rings for every alarm that nobody has answered. */

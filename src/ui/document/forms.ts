@@ -6,6 +6,7 @@ import * as inputs from '../../inputs';
 import { worded } from '../../formats/messages/outcome';
 import type { FormName } from './formNames';
 import type { EditOptions, EventStore } from './eventStore';
+import { newId } from '../kit/newId';
 
 /** Every form of an event's stages: what it is checked by, what it does, and what is said when it is taken back. */
 export const FORMS: Record<FormName, Form<never>> = {
@@ -49,7 +50,7 @@ function runForm<T extends object>(
   const { event, facts } = store.snapshot();
   const { library } = edits.libraryFor(event, facts);
   const value = JSON.parse(JSON.stringify(input.value)) as T;
-  const edited = edit(event, value, { ...facts, library, newId: () => crypto.randomUUID().slice(0, 13) });
+  const edited = edit(event, value, { ...facts, library, newId: () => newId().slice(0, 13) });
   if (!edited.ok) return worded(edited);
   const outcome = store.edit(() => edited.value, { undone, ...options });
   if (outcome.ok || !pathOn) return worded(outcome);

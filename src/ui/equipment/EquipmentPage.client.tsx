@@ -18,6 +18,7 @@ import { CrewForm, ProbeForm, WarmerForm } from './GearForms.client';
 import { PitFacts } from './PitFacts';
 import { PitForm } from './PitForm.client';
 import { RackDrawing } from './RackDrawing';
+import { newId } from '../kit/newId';
 
 type Save = Action<{ id: string }>;
 export interface EquipmentActions {
@@ -49,7 +50,7 @@ type Open =
   | { kind: 'probe'; entry: ProbeRecord }
   | { kind: 'crew'; entry: CrewMemberRecord };
 
-const fresh = (): string => crypto.randomUUID();
+const fresh = (): string => newId();
 const NEW = {
   box: () => ({ id: fresh(), name: 'Insulated box', litres: 70, lossWPerK: 0.6, travels: true }),
   warmer: () => ({ id: fresh(), name: 'Warmer', kind: 'warmer' as const, slots: 8, setC: 63 }),

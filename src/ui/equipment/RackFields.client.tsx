@@ -8,6 +8,7 @@ import { SIDE_NAMES } from './sideNames';
 import { conversions } from '../kit/conversions';
 import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
+import { newId } from '../kit/newId';
 
 type P = PitRecord;
 
@@ -29,7 +30,7 @@ export function RackFields() {
         className="mt-2"
         onClick={() => {
           const last = getValues('racks').at(-1)!;
-          racks.append({ ...last, id: crypto.randomUUID(), name: `rack ${racks.fields.length + 1}`, level: last.level + 1 });
+          racks.append({ ...last, id: newId(), name: `rack ${racks.fields.length + 1}`, level: last.level + 1 });
         }}
       >
         <Plus size={16} aria-hidden /> Add a rack

@@ -1,4 +1,5 @@
 import type { Cut } from '../../core/model';
+import { newId } from '../kit/newId';
 
 /** An entry as a form holds it: without what is undefined. */
 export const plain = <T extends object>(entry: T): T => JSON.parse(JSON.stringify(entry)) as T;
@@ -9,7 +10,7 @@ export function copyOf<T extends { id: string; name: string }>(entry: T): T {
   return {
     ...entry,
     ...(cut.safetyClass && { modelCutId: cut.modelCutId ?? entry.id }),
-    id: crypto.randomUUID(),
+    id: newId(),
     name: `${entry.name}, mine`,
   };
 }

@@ -22,6 +22,7 @@ import { InputForm } from '../kit/InputForm.client';
 import { conversions } from '../kit/conversions';
 import { MomentField, SelectField, FigureField, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
+import { newId } from '../kit/newId';
 
 type D = DayInput;
 
@@ -132,7 +133,7 @@ function Places({ event, equipment }: { event: CookEvent; equipment: Chosen }) {
   const nameOf = (id: string) => places.find((place) => place.id === id)?.name || 'unnamed';
   const things = movable(event, equipment);
   const add = () => {
-    const id = crypto.randomUUID().slice(0, 13);
+    const id = newId().slice(0, 13);
     list.append({ id, name: event.place.slice(0, 40) || 'Venue' });
     // The first place one drives to is where it is served, until something else is said.
     if (places.length === 1) getValues('servedAt').forEach((_, i) => setValue(`servedAt.${i}.placeId`, id));

@@ -23,6 +23,7 @@ import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
+import { newId } from '../kit/newId';
 
 const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
@@ -172,7 +173,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
             shownId={marked?.id}
             onShow={setMarked}
             onKeep={(name) => {
-              const kept = namedPlanOf(event, made.plan.scheme, crypto.randomUUID(), name);
+              const kept = namedPlanOf(event, made.plan.scheme, newId(), name);
               change((now) => ({ ...now, namedPlans: [...(now.namedPlans ?? []), kept] }), 'Not kept.');
             }}
             onFile={async (text) => {

@@ -29,6 +29,7 @@ import { useUnits } from '../kit/UnitsProvider';
 import { Figures } from './Figures';
 import { useForecasts } from './useForecasts';
 import { LINES } from './WhatIfChart.client';
+import { newId } from '../kit/newId';
 
 const WhatIfChart = dynamic(() => import('./WhatIfChart.client').then((module) => module.WhatIfChart), {
   ssr: false,
@@ -58,7 +59,7 @@ const DARK: [string, number][] = [
 ];
 const CHEW_WORDS: Record<Chew, string> = { bite: 'with some bite', usual: 'as usual', soft: 'falling apart' };
 
-const columnOf = (method: Method): Column => ({ key: crypto.randomUUID(), methodId: method.id, pitC: method.pitC });
+const columnOf = (method: Method): Column => ({ key: newId(), methodId: method.id, pitC: method.pitC });
 
 /** The wrap's own slider: by core where the method knows one, else by the clock. */
 const wrapsByClock = (method: Method) => method.wrapWhen.coreC === undefined && method.wrapWhen.afterMin !== undefined;

@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { context as openContext } from '../../../runtime/context';
 import { dayHouse } from '../../../runtime/dayHouse';
+import { askerOf } from '../../../runtime/yardSeat';
 import { readDayFacts } from '../../../services';
 import type { DayScreen } from '../../../ui/day/dayScreen';
 import { Yard } from '../../../ui/day/Yard.client';
@@ -16,5 +18,7 @@ export default async function Page({ params }: { params: Promise<{ eventId: stri
   const ground = (await readDayFacts(context, eventId)) ?? notFound();
   const room = (await dayHouse(context).room(eventId)) ?? notFound();
   const current = room.current();
-  return <Yard ground={ground} first={JSON.parse(room.told(current)) as DayScreen} version={current.version} />;
+  const asker = askerOf(await headers());
+  const me = asker.name === undefined ? undefined : asker;
+  return <Yard me={me} ground={ground} first={JSON.parse(room.told(current)) as DayScreen} version={current.version} />;
 }

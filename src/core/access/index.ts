@@ -1,0 +1,3 @@
+export { DOORS, mayEnter, needsOf } from './doors';
+export { deedNeeds, isAtLeast, JOINING_ROLES, ROLES } from './roles';
+export type { JoiningRole, Role } from './roles';

@@ -1,0 +1,53 @@
+import type { Deed } from '../../core/day';
+import type { DayScreen } from './dayScreen';
+
+/** What somebody said on this phone and the house has not confirmed. */
+export interface Tap {
+  id: string;
+  atMs: number;
+  by: string;
+  deed: Deed;
+}
+
+/** The day with what waits on this phone done already: nobody is asked twice for what they have tapped. The house has the last word. */
+export function withWaiting(day: DayScreen, taps: readonly Tap[]): DayScreen {
+  const undone = new Set(taps.flatMap(({ deed }) => (deed.kind === 'undo' ? [deed.entryId] : [])));
+  return taps.filter((tap) => !undone.has(tap.id)).reduce(tapped, day);
+}
+
+function tapped(day: DayScreen, { atMs, by, deed }: Tap): DayScreen {
+  switch (deed.kind) {
+    case 'task':
+      if (deed.did !== 'done' && deed.did !== 'skipped') return day;
+      return {
+        ...day,
+        tasks: day.tasks.map((task) => (task.id === deed.taskId ? { ...task, status: deed.did as 'done' | 'skipped' } : task)),
+      };
+    case 'alarm':
+      return {
+        ...day,
+        alarms: day.alarms.map((mark) => (mark.causeId === deed.causeId ? { ...mark, acknowledgedAtMs: atMs, acknowledgedBy: by } : mark)),
+      };
+    case 'reading':
+      return withPiece(day, [deed.piece], { last: { atMs, tempC: deed.coreC }, lastLeftOut: false });
+    case 'pitReading':
+      return { ...day, pits: day.pits.map((pit) => (pit.pitId === deed.pitId ? { ...pit, last: { atMs, tempC: deed.pitC } } : pit)) };
+    case 'piece':
+      return withPiece(day, deed.pieces, {
+        step: deed.step,
+        stepAtMs: atMs,
+        ...(deed.step === 'on' && { onAtMs: atMs }),
+        ...(deed.step === 'wrapped' && { wrappedAtMs: atMs }),
+        ...(deed.step === 'pulled' && { pulledAtMs: atMs }),
+        ...(deed.step === 'held' && { heldAtMs: atMs }),
+        ...(deed.step === 'carved' && { carvedAtMs: atMs }),
+      });
+    default:
+      return day;
+  }
+}
+
+const withPiece = (day: DayScreen, keys: readonly string[], change: Partial<DayScreen['pieces'][number]>): DayScreen => ({
+  ...day,
+  pieces: day.pieces.map((piece) => (keys.includes(piece.key) ? { ...piece, ...change } : piece)),
+});
