@@ -94,7 +94,10 @@ test('a phone without signal keeps every tap, over a reload too, and each counts
   // The page itself must have come by the worker once.
   await bo.reload();
   await expect(next).toBeVisible();
-  await bo.waitForTimeout(1000);
+  await owner.goto(`/events/${eventId}/day`);
+  const speed = owner.getByRole('group', { name: 'Speed of the simulation' });
+  await speed.getByRole('button', { name: '600 x', exact: true }).click();
+  await expect(bo.getByText(/600 times as fast/)).toBeVisible();
 
   await bo.context().setOffline(true);
   const done: string[] = [];
@@ -110,13 +113,8 @@ test('a phone without signal keeps every tap, over a reload too, and each counts
   await expect(next.getByRole('heading')).not.toHaveText(done[0]!);
   await tapNext();
   await expect(bo.getByText('2 taps wait to be sent.')).toBeVisible({ timeout: 20_000 });
-  // An hour goes by for the house.
-  await owner.goto(`/events/${eventId}/day`);
-  const speed = owner.getByRole('group', { name: 'Speed of the simulation' });
-  await speed.getByRole('button', { name: '600 x', exact: true }).click();
+  // An hour goes by.
   await owner.waitForTimeout(6500);
-  await speed.getByRole('button', { name: '1 x', exact: true }).click();
-
   await bo.context().setOffline(false);
   await expect(bo.getByText(/taps wait to be sent/)).toHaveCount(0, { timeout: 20_000 });
   const { day } = (await (await owner.request.get(`/days/${eventId}/state?since=0`)).json()) as {
@@ -127,6 +125,7 @@ test('a phone without signal keeps every tap, over a reload too, and each counts
   expect(new Set(taps.map((each) => each.deed.taskId)).size).toBe(2);
   // They are of when they were tapped, not of when they came.
   for (const { atMs } of taps) expect(day.nowMs - atMs).toBeGreaterThan(50 * 60_000);
+  await speed.getByRole('button', { name: '1 x', exact: true }).click();
   await owner.goto('/settings');
   await crewOf(owner).getByRole('button', { name: 'Close, and put all out' }).click();
   await expect(crewOf(owner).getByRole('button', { name: 'Let crew join' })).toBeVisible();

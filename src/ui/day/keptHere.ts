@@ -42,8 +42,8 @@ export const dropTaps = (ids: readonly string[]): Promise<unknown> =>
 /** In the order they were made. */
 export const keptTaps = async (eventId: string): Promise<Tap[]> =>
   ((await quietly((db) => db.getAllFromIndex('taps', 'eventId', eventId))) ?? [])
-    .map(({ id, atMs, by, deed }) => ({ id, atMs, by, deed }))
-    .sort((a, b) => a.atMs - b.atMs);
+    .map(({ id, atMs, madeMs, by, deed }) => ({ id, atMs, madeMs, by, deed }))
+    .sort((a, b) => a.madeMs - b.madeMs);
 
 export const keepLastSeen = (eventId: string, seen: LastSeen): Promise<unknown> => quietly((db) => db.put('days', seen, eventId));
 export const lastSeen = (eventId: string): Promise<LastSeen | undefined> => quietly((db) => db.get('days', eventId));

@@ -11,6 +11,8 @@ const ASK_EVERY_MS = 4000;
 const KEEP_EVERY_MS = 5000;
 /** A stream that was cut so often at once is not held again: then the screen asks. */
 const CUTS_UNTIL_ASKING = 3;
+/** The house tells the time every quarter of a minute. */
+const SILENT_MS = 40_000;
 
 export interface LiveDay {
   day: DayScreen;
@@ -28,23 +30,28 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
     let source: EventSource | undefined;
     let asking: ReturnType<typeof setInterval> | undefined;
     let cuts = 0;
+    let heardMs = Date.now();
     let keptMs = 0;
+    let keptSpeed = 0;
+    const openedMs = Date.now();
     const joined = (next: Joined) => setLive((before) => (before.joined.by === next.by ? before : { ...before, joined: next }));
     const keep = (day: DayScreen, of: number) => {
-      if (Date.now() - keptMs < KEEP_EVERY_MS) return;
+      // How fast the day goes is never left to be guessed from an older one.
+      if (Date.now() - keptMs < KEEP_EVERY_MS && day.clock.speed === keptSpeed) return;
       keptMs = Date.now();
+      keptSpeed = day.clock.speed;
       void keepLastSeen(eventId, { day, version: of, receivedMs: keptMs });
     };
-    keep(first, firstVersion);
     // A page that came from the phone's own shelf is older than what the phone saw last.
     void lastSeen(eventId).then((seen) => {
-      if (!gone && seen && seen.version > version.current) {
+      if (!gone && seen && seen.version >= version.current && seen.receivedMs < openedMs) {
         version.current = seen.version;
         setLive((before) => ({ ...before, day: seen.day, receivedMs: seen.receivedMs }));
-      }
+      } else keep(first, firstVersion);
     });
     const take = (day: DayScreen, of: number, by: 'stream' | 'asking') => {
       if (gone) return;
+      heardMs = Date.now();
       version.current = of;
       keep(day, of);
       setLive({ day, receivedMs: Date.now(), joined: { by } });
@@ -61,7 +68,7 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
         const { version: of, day } = (await answer.json()) as { version: number; day: DayScreen };
         take(day, of, 'asking');
       } catch {
-        if (!gone) joined({ by: 'none', sinceMs: Date.now() });
+        if (!gone) joined({ by: 'none', sinceMs: heardMs });
       }
     };
     const listen = () => {
@@ -72,12 +79,13 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
       });
       source.addEventListener('clock', (event) => {
         const nowMs = Number(event.data);
+        heardMs = Date.now();
         if (!gone) setLive((before) => ({ ...before, day: { ...before.day, nowMs }, receivedMs: Date.now() }));
       });
       source.addEventListener('open', () => joined({ by: 'stream' }));
       source.addEventListener('error', () => {
         cuts++;
-        joined({ by: 'none', sinceMs: Date.now() });
+        joined({ by: 'none', sinceMs: heardMs });
         if (source?.readyState === EventSource.CLOSED || cuts >= CUTS_UNTIL_ASKING) {
           source?.close();
           source = undefined;
@@ -87,6 +95,28 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
       });
     };
     listen();
+    const again = () => {
+      cuts = 0;
+      heardMs = Date.now();
+      clearInterval(asking);
+      asking = undefined;
+      source?.close();
+      listen();
+      void ask();
+    };
+    const alone = () => {
+      source?.close();
+      source = undefined;
+      joined({ by: 'none', sinceMs: heardMs });
+    };
+    // A phone that walked out of its net often holds on to a stream that has died: silence says so.
+    const silence = setInterval(() => {
+      if (asking !== undefined || Date.now() - heardMs < SILENT_MS) return;
+      alone();
+      again();
+    }, 5000);
+    window.addEventListener('offline', alone);
+    window.addEventListener('online', again);
     // Whoever comes back to the screen sees the present, not what it slept through.
     const wake = () => {
       if (document.visibilityState === 'visible') void ask();
@@ -96,6 +126,9 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
       gone = true;
       source?.close();
       clearInterval(asking);
+      clearInterval(silence);
+      window.removeEventListener('offline', alone);
+      window.removeEventListener('online', again);
       document.removeEventListener('visibilitychange', wake);
     };
     // What the page came with is only where it begins.

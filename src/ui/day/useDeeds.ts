@@ -6,7 +6,7 @@ import { announce, complain } from '../kit/actions';
 import { newId } from '../kit/newId';
 import { dropTaps, keepTap, keptTaps } from './keptHere';
 import { dayTimeNow, type LiveDay } from './useDay';
-import type { Tap } from './waitingTaps';
+import { instantOf, type Tap } from './waitingTaps';
 
 export type Say = (deed: Deed, words?: string) => string;
 
@@ -30,11 +30,14 @@ export function useDeeds(live: LiveDay, eventId: string, by: string): { say: Say
     if (sending.current || queue.current.length === 0) return;
     sending.current = true;
     const batch = queue.current.slice(0, 100);
+    const dayMs = dayTimeNow(clock.current);
+    const now = { dayMs, hereMs: Date.now(), speed: clock.current.day.clock.speed };
+    const entries = batch.map((tap) => ({ id: tap.id, by: tap.by, deed: tap.deed, atMs: instantOf(tap, now) }));
     try {
       const answer = await fetch(`/days/${eventId}/entries`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ eventId, nowMs: Math.round(dayTimeNow(clock.current)), entries: batch }),
+        body: JSON.stringify({ eventId, nowMs: Math.round(dayMs), entries }),
       });
       // Somebody who must join again first loses nothing by it, nor does what a house that is stopping did not take.
       if (answer.status === 401 || answer.status >= 500) throw new Error(String(answer.status));
@@ -74,7 +77,7 @@ export function useDeeds(live: LiveDay, eventId: string, by: string): { say: Say
   const say = useCallback<Say>(
     (deed, words) => {
       const put = (what: Deed) => {
-        const tap: Tap = { id: newId(), atMs: Math.round(dayTimeNow(clock.current)), by, deed: what };
+        const tap: Tap = { id: newId(), atMs: Math.round(dayTimeNow(clock.current)), madeMs: Date.now(), by, deed: what };
         queue.current.push(tap);
         setWaiting([...queue.current]);
         // On this phone's disk first: a page that is closed now has lost nothing.

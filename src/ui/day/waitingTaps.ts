@@ -4,10 +4,17 @@ import type { DayScreen } from './dayScreen';
 /** What somebody said on this phone and the house has not confirmed. */
 export interface Tap {
   id: string;
+  /** The day's time when it was tapped, as this phone had it then. */
   atMs: number;
+  /** When by this phone's own clock. */
+  madeMs: number;
   by: string;
   deed: Deed;
 }
+
+/** Its instant by what the day's time is thought to be now: of a phone's clock only what went by since the tap is believed. */
+export const instantOf = ({ madeMs }: Tap, { dayMs, hereMs, speed }: { dayMs: number; hereMs: number; speed: number }): number =>
+  Math.round(dayMs - Math.max(0, hereMs - madeMs) * speed);
 
 /** The day with what waits on this phone done already: nobody is asked twice for what they have tapped. The house has the last word. */
 export function withWaiting(day: DayScreen, taps: readonly Tap[]): DayScreen {
