@@ -67,7 +67,14 @@ function ensureChromium() {
 async function endToEnd() {
   console.log('\n— browser tests');
   const folder = mkdtempSync(path.join(tmpdir(), 'anachron-e2e-'));
-  const env = { ...process.env, PORT, E2E_PORT: PORT, CHROMIUM: chromium, ANACHRON_DB: path.join(folder, 'demo.sqlite'), ANACHRON_YARD: '127.0.0.2' };
+  const env = {
+    ...process.env,
+    PORT,
+    E2E_PORT: PORT,
+    CHROMIUM: chromium,
+    ANACHRON_DB: path.join(folder, 'demo.sqlite'),
+    ANACHRON_YARD: '127.0.0.2',
+  };
   const server = spawn(process.execPath, [path.join(ROOT, 'scripts', 'serve.mjs'), '--demo'], {
     cwd: ROOT,
     env,

@@ -40,6 +40,8 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (from !== null) passed.set(FROM_HEADER, from);
   const answer = refused ? refusedBy(request, refused, asker) : NextResponse.next({ request: { headers: passed } });
   for (const [name, value] of Object.entries(ANSWER_HEADERS)) answer.headers.set(name, value);
+  // Over plain http to another machine browsers only complain of it.
+  if (fromYard && !seat?.addresses()[0]?.startsWith('https')) answer.headers.delete('Cross-Origin-Opener-Policy');
   answer.headers.set('Content-Security-Policy', policy);
   return answer;
 }

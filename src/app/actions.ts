@@ -5,6 +5,7 @@ import type { Outcome } from '../core/outcome';
 import { worded } from '../formats/messages/outcome';
 import {
   check,
+  CopyInput,
   CreateEventInput,
   CrewMemberRecord,
   CutRecord,
@@ -32,7 +33,7 @@ import {
   TokenInput,
   WarmerRecord,
 } from '../inputs';
-import { context } from '../runtime/context';
+import { context, databaseFile } from '../runtime/context';
 import { atSpeed } from '../runtime/houseClock';
 import * as services from '../services';
 
@@ -97,6 +98,16 @@ export const guessLog = async (input: unknown) => through(GuessLogInput, input, 
 export const importLog = async (input: unknown) => through(ImportLogInput, input, services.importLog);
 export const saveDaySettings = async (input: unknown) =>
   listed(through(DaySettingsInput, input, (c, settings) => services.saveDaySettings(c, { ...settings })));
+export const makeCopy = async () =>
+  listed(
+    context()
+      .then((c) => services.makeCopy(c, databaseFile()))
+      .then((done) => worded(done)),
+  );
+export const previewCopy = async (input: unknown) =>
+  through(CopyInput, input, (c, { name }) => services.previewCopy(c, databaseFile(), name));
+export const putCopyBack = async (input: unknown) =>
+  listed(through(CopyInput, input, (c, { name }) => services.putCopyBack(c, databaseFile(), name)));
 export const openYard = async (input: unknown) =>
   listed(through(OpenYardInput, input, (c, { joinsAs }) => services.openYard(c, { joinsAs })));
 export const closeYard = async () => listed(context().then((c) => services.closeYard(c)));

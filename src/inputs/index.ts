@@ -1,4 +1,5 @@
 export { check } from './check';
+export * from './copy';
 export * from './crew';
 export * from './edits';
 export * from './equipmentRecord';

@@ -1,7 +1,8 @@
+export { copyDatabase, readCopy, restoreCopy, type CopyContents } from './copies';
 export { openDatabase } from './database';
 export type { Database } from './database';
 export { MigrationRefused } from './migrate';
-export { OpenRefused } from './openFault';
+export { openFault, OpenRefused } from './openFault';
 export { initTables, EventRow } from './tables';
 export { handOverBrought } from './repositories/brought';
 export * from './repositories/events';

@@ -124,6 +124,11 @@ export class DayHouse implements DaysUnderWay {
       if (room && day) room.clock = day.clock;
     });
   }
+  allChanged(): void {
+    this.rooms.clear();
+    void this.readSettings();
+    void runningDays(this.context).then((days) => Promise.all(days.map(({ eventId }) => this.room(eventId))));
+  }
   settingsChanged(): void {
     void this.readSettings();
   }

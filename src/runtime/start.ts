@@ -1,5 +1,6 @@
 import { MigrationRefused, OpenRefused } from '../persistence';
-import { context } from './context';
+import { keepDailyCopy, type Context } from '../services';
+import { context, databaseFile } from './context';
 import { dayHouse } from './dayHouse';
 import { startYard } from './yard';
 
@@ -21,4 +22,20 @@ export async function goOn(): Promise<void> {
   const opened = await context();
   await dayHouse(opened).start();
   await startYard(opened);
+  copyDaily(opened);
 }
+
+const LOOK_EVERY_MS = 3_600_000;
+
+/** A copy of everything once a day, as long as the program runs; why there is none is said where it was started. */
+function copyDaily(opened: Context): void {
+  const keep = async () => {
+    const kept = await keepDailyCopy(opened, databaseFile());
+    if (!kept.ok) console.error(`No copy was made today: ${kept.problems[0]?.message}`);
+  };
+  const safely = () => void keep().catch((error: unknown) => console.error('no copy was made today:', error));
+  setTimeout(safely, FIRST_COPY_MS).unref();
+  setInterval(safely, LOOK_EVERY_MS).unref();
+}
+/** Whoever starts it sees pages first. */
+const FIRST_COPY_MS = 120_000;

@@ -26,6 +26,8 @@ export interface DaysUnderWay {
   readingsKept(minutes: readonly MinuteReading[]): void;
   clockChanged(eventId: string): void;
   settingsChanged(): void;
+  /** Everything may be another now: a copy was put back. */
+  allChanged(): void;
 }
 
 /** The door to the yard: told what was decided, it opens and closes. */

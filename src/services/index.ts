@@ -1,3 +1,4 @@
+export { copiesFolder, copiesToDrop, keepDailyCopy, listCopies, makeCopy, previewCopy, putCopyBack, type Copy } from './copies';
 export { editEvent } from './changeEvent';
 export type { Context, DaysUnderWay, Planner, YardDoor } from './context';
 export { joinCrew, listCrewIn, memberOf, putOut, setMemberRole, type Joined } from './crew/members';

@@ -1,17 +1,36 @@
-import { context as openContext } from '../../runtime/context';
+import { context as openContext, databaseFile } from '../../runtime/context';
 import QRCode from 'qrcode';
-import { agoWords } from '../../formats/clock';
+import { agoWords, dayAndTime } from '../../formats/clock';
 import { yardDoor } from '../../runtime/yard';
-import { listCrewIn, readDaySettings, readTokens, readYard } from '../../services';
+import { copiesFolder, listCopies, listCrewIn, readDaySettings, readTokens, readYard } from '../../services';
+import { Copies } from '../../ui/copies/Copies.client';
 import { YardSettings } from '../../ui/crew/YardSettings.client';
 import { DaySettings } from '../../ui/day/DaySettings.client';
 import { SiteHeader } from '../../ui/shell/Header';
-import { closeYard, endToken, makeToken, openYard, putOut, saveDaySettings, setMemberRole } from '../actions';
+import {
+  closeYard,
+  endToken,
+  makeCopy,
+  makeToken,
+  openYard,
+  previewCopy,
+  putCopyBack,
+  putOut,
+  saveDaySettings,
+  setMemberRole,
+} from '../actions';
+import { preferences } from '../preferences';
 
 export const dynamic = 'force-dynamic';
-export const metadata = { title: 'Cook day settings' };
+export const metadata = { title: 'Settings' };
 
-/** What the owner sets for days: who may join, thermometers, who is asked second, how often hot food is looked at. */
+const COPY_KINDS: Record<string, string> = {
+  copy: 'made by hand',
+  daily: 'made by the day',
+  'before-restore': 'before another was put back',
+};
+
+/** What the owner sets for the house: who may join, thermometers, who is asked second, copies. */
 export default async function Page() {
   const context = await openContext();
   const { open, code, joinsAs } = await readYard(context);
@@ -23,16 +42,14 @@ export default async function Page() {
     })),
   );
   const crew = await listCrewIn(context);
+  const folder = copiesFolder(databaseFile());
+  const { units } = await preferences();
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <>
       <SiteHeader here="settings" />
-      <DaySettings
-        settings={await readDaySettings(context)}
-        tokens={await readTokens(context)}
-        saveDaySettings={saveDaySettings}
-        makeToken={makeToken}
-        endToken={endToken}
-      >
+      <main className="mx-auto grid max-w-4xl gap-8 px-4 py-6 md:grid-cols-2">
+        <h1 className="text-2xl md:col-span-2">Settings</h1>
         <YardSettings
           yard={{ open, code, joinsAs }}
           entrances={entrances}
@@ -43,7 +60,26 @@ export default async function Page() {
           setMemberRole={setMemberRole}
           putOut={putOut}
         />
-      </DaySettings>
+        <DaySettings
+          settings={await readDaySettings(context)}
+          tokens={await readTokens(context)}
+          saveDaySettings={saveDaySettings}
+          makeToken={makeToken}
+          endToken={endToken}
+        />
+        <Copies
+          copies={listCopies(folder).map(({ name, madeAtMs, bytes }) => ({
+            name,
+            when: dayAndTime(madeAtMs, zone, units.clock),
+            size: `${Math.max(0.1, bytes / 1e6).toFixed(1)} MB`,
+            kind: COPY_KINDS[name.split('-2')[0]!] ?? '',
+          }))}
+          folder={folder}
+          makeCopy={makeCopy}
+          previewCopy={previewCopy}
+          putCopyBack={putCopyBack}
+        />
+      </main>
     </>
   );
 }

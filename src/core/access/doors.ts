@@ -12,6 +12,7 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/equipment': { GET: 'owner' },
   '/library': { GET: 'owner' },
   '/settings': { GET: 'owner' },
+  '/settings/copies/[name]': { GET: 'owner' },
   '/what-if': { GET: 'owner' },
   '/events/[eventId]': { GET: 'owner' },
   '/events/[eventId]/brief': { GET: 'owner' },

@@ -49,6 +49,7 @@ const WORDS: Record<string, string> = {
   tooManyCodes: 'Too many wrong codes came from here. Wait a few minutes, then try again with the right one.',
   memberGone: 'They are out already.',
   notAllowed: 'This is not yours to do here. Ask whoever runs the day; nothing was changed.',
+  copyGone: 'This copy is no longer there. Load the page again.',
   dayBegun: 'This day has begun already, perhaps on another screen. Nothing was changed; load the page again.',
   dayNotBegun: 'This day has not begun. Start it first; nothing was kept.',
   dayTooEarly: 'The first fire is more than a day and a half away. Start the day when it comes; nothing was changed.',

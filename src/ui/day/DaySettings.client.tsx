@@ -1,6 +1,6 @@
 'use client';
 import { KeyRound, Trash2 } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import type { Problem } from '../../core/outcome';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
@@ -17,11 +17,10 @@ interface DaySettingsProps {
   saveDaySettings: Action<unknown>;
   makeToken: Action<{ id: string; token: string }>;
   endToken: Action<unknown>;
-  children?: ReactNode;
 }
 
 /** Thermometers that send by themselves, and what the owner decides for every day. */
-export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endToken, children }: DaySettingsProps) {
+export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endToken }: DaySettingsProps) {
   const [form, setForm] = useState(() => ({
     ...settings,
     escalateMin: String(settings.escalateMin),
@@ -61,10 +60,9 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
     );
   };
   return (
-    <main className="mx-auto grid max-w-4xl gap-8 px-4 py-6 md:grid-cols-2">
-      {children}
+    <>
       <section aria-label="Every day">
-        <h1 className="text-2xl">Thermometers and days</h1>
+        <h2 className="text-xl">Thermometers and days</h2>
         <form
           className="mt-3 flex flex-col gap-4"
           onSubmit={(submitted) => {
@@ -147,6 +145,6 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
           </ul>
         )}
       </section>
-    </main>
+    </>
   );
 }

@@ -33,7 +33,7 @@ const STANDING = [
   ['equipment', '/equipment', 'Equipment'],
   ['library', '/library', 'Cuts & methods'],
   ['what-if', '/what-if', 'What if'],
-  ['settings', '/settings', 'Thermometers'],
+  ['settings', '/settings', 'Settings'],
 ] as const;
 
 /** The header of the standing pages. */

@@ -1,0 +1,74 @@
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { Yard } from '../../src/runtime/yard';
+import { FROM_HEADER, ROLE_HEADER, SESSION_COOKIE, YARD_HEADER } from '../../src/runtime/yardSeat';
+import { closeYard, joinCrew, listCrewIn, openYard, putOut, type Context } from '../../src/services';
+import { must, openContext } from '../fixtures/context';
+
+let house: Awaited<ReturnType<typeof openContext>>;
+let context: Context;
+let inner: http.Server;
+let yard: Yard;
+let seen: http.IncomingHttpHeaders[];
+const streams = new Set<http.ServerResponse>();
+
+beforeEach(async () => {
+  process.env.ANACHRON_YARD = '127.0.0.3';
+  house = await openContext(Date.now());
+  seen = [];
+  inner = http.createServer((request, response) => {
+    seen.push(request.headers);
+    if (request.url === '/stream') {
+      streams.add(response);
+      response.writeHead(200, { 'Content-Type': 'text/event-stream' });
+      response.write(': here\n\n');
+    } else request.pipe(response.writeHead(201, { 'X-Made': 'inside' }));
+  });
+  await new Promise<void>((resolve) => inner.listen(0, '127.0.0.1', resolve));
+  yard = new Yard(house.context, (inner.address() as AddressInfo).port);
+  context = { ...house.context, yard };
+});
+afterEach(async () => {
+  await closeYard(context);
+  for (const stream of streams) stream.destroy();
+  inner.closeAllConnections();
+  await new Promise((resolve) => inner.close(resolve));
+  await house.close();
+  delete process.env.ANACHRON_YARD;
+});
+
+describe('the door to the yard', () => {
+  it('is shut until the owner opens it, hands on what comes as it is, and shuts again', async () => {
+    await yard.changed();
+    expect(yard.addresses()).toEqual([]);
+    must(await openYard(context, { joinsAs: 'cook' }));
+    const [address] = yard.addresses();
+    expect(address).toBe(`http://127.0.0.3:${(inner.address() as AddressInfo).port}`);
+    const answer = await fetch(`${address}/x?y=1`, { method: 'POST', body: 'a body' });
+    expect([answer.status, answer.headers.get('x-made'), await answer.text()]).toEqual([201, 'inside', 'a body']);
+    must(await closeYard(context));
+    expect(yard.addresses()).toEqual([]);
+    await expect(fetch(`${address}/x`)).rejects.toThrow();
+  });
+
+  it('marks what comes from outside, and lets nobody mark themselves', async () => {
+    must(await openYard(context, { joinsAs: 'cook' }));
+    await fetch(`${yard.addresses()[0]}/x`, { headers: { [YARD_HEADER]: 'mine', [ROLE_HEADER]: 'owner', [FROM_HEADER]: '10.0.0.1' } });
+    expect(seen[0]![YARD_HEADER]).toBe(yard.secret);
+    expect(seen[0]![FROM_HEADER]).toBe('127.0.0.1');
+    expect(seen[0]![ROLE_HEADER]).toBeUndefined();
+  });
+
+  it('cuts what a phone has open when it is put out', async () => {
+    const { code } = must(await openYard(context, { joinsAs: 'cook' }));
+    const { token } = must(await joinCrew(context, { code, name: 'Bo' }));
+    expect(await yard.asker(token)).toMatchObject({ role: 'cook', name: 'Bo' });
+    const answer = await fetch(`${yard.addresses()[0]}/stream`, { headers: { Cookie: `a=b; ${SESSION_COOKIE}=${token}` } });
+    const reader = answer.body!.getReader();
+    expect(new TextDecoder().decode((await reader.read()).value)).toContain('here');
+    must(await putOut(context, { id: (await listCrewIn(context))[0]!.id }));
+    await expect(reader.read()).rejects.toThrow();
+    expect(await yard.asker(token)).toBeUndefined();
+  });
+});
