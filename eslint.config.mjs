@@ -2,7 +2,7 @@ import next from 'eslint-config-next/core-web-vitals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['node_modules', '.next', 'next-env.d.ts', 'test-results', 'playwright-report', 'data'] },
+  { ignores: ['node_modules', '.next', 'next-env.d.ts', 'test-results', 'playwright-report', 'data', 'public'] },
   ...next,
   ...tseslint.configs.recommended,
   {

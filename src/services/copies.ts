@@ -11,8 +11,7 @@ export interface Copy {
 }
 
 /** Made by hand, by the day, or before another was put in its place. */
-const KINDS = ['copy', 'daily', 'before-restore'] as const;
-type Kind = (typeof KINDS)[number];
+type Kind = 'copy' | 'daily' | 'before-restore';
 /** `daily-2026-11-27T0412.sqlite`, in the world's own time. */
 const NAME = /^(?:copy|daily|before-restore)-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)\.sqlite$/;
 

@@ -1,8 +1,8 @@
-export { copiesFolder, copiesToDrop, keepDailyCopy, listCopies, makeCopy, previewCopy, putCopyBack, type Copy } from './copies';
+export { copiesFolder, copiesToDrop, keepDailyCopy, listCopies, makeCopy, previewCopy, putCopyBack } from './copies';
 export { editEvent } from './changeEvent';
 export type { Context, DaysUnderWay, Planner, YardDoor } from './context';
 export { joinCrew, listCrewIn, memberOf, putOut, setMemberRole, type Joined } from './crew/members';
-export { closeYard, openYard, readYard, type Yard } from './crew/yard';
+export { closeYard, openYard, readYard } from './crew/yard';
 export { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, saveProbe, saveWarmer } from './equipment';
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export { importEvent } from './importEvent';
