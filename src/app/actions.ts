@@ -35,6 +35,7 @@ import {
 } from '../inputs';
 import { context, databaseFile } from '../runtime/context';
 import { atSpeed } from '../runtime/houseClock';
+import { faultsAsOutcome } from '../runtime/faults';
 import * as services from '../services';
 
 type InputClass<T> = new () => T;
@@ -47,7 +48,7 @@ async function through<T extends object, R>(
 ): Promise<Outcome<R>> {
   const input = check(schema, plain);
   if (!input.ok) return worded(input);
-  return worded(await work(await context(), input.value));
+  return worded(await faultsAsOutcome(context().then((opened) => work(opened, input.value))));
 }
 
 /** For lists: the page is read afresh once the change is made. */

@@ -5,11 +5,13 @@ import { bareConnection, type BareConnection } from './bareConnection';
 import { migrate, MigrationRefused } from './migrate';
 import { openFault, OpenRefused } from './openFault';
 import { initTables } from './tables';
+import { writeFault } from './writeFault';
 import { WriteQueue } from './writeQueue';
 
 /** An open, migrated database. Writes go through `write`, one transaction at a time. */
 export interface Database {
   sequelize: Sequelize;
+  /** Rejects with a `WriteFault` where disk or file do not take it: nothing of it is kept then. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Another number whenever anything was written since, by this program or any other. */
   version(): Promise<number>;
@@ -33,7 +35,12 @@ export async function openDatabase(file: string): Promise<Database> {
     const queue = new WriteQueue();
     return {
       sequelize,
-      write: (work) => queue.run(() => sequelize.transaction(work)),
+      write: (work) =>
+        queue.run(() =>
+          sequelize.transaction(work).catch((error: unknown) => {
+            throw writeFault(error);
+          }),
+        ),
       // It counts what other connections have written; this one never writes.
       version: async () => (await watch.ask<{ data_version: number }>('PRAGMA data_version'))[0]!.data_version,
       close: async () => {

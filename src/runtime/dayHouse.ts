@@ -1,5 +1,5 @@
 import type { Entry, MinuteReading } from '../core/day';
-import { addEntries, loadDay, loadEntries, loadMinutes, type Database } from '../persistence';
+import { addEntries, loadDay, loadEntries, loadMinutes, WriteFault, type Database, type WriteFaultCode } from '../persistence';
 import type { Context, DaysUnderWay } from '../services';
 import { DEFAULT_DAY_SETTINGS, keepReadings, readDaySettings, runningDays } from '../services';
 import { DayRoom, type LinkView, type RoomHouse } from './dayRoom';
@@ -47,13 +47,27 @@ export class DayHouse implements DaysUnderWay {
     try {
       for (const opened of this.rooms.values()) {
         const room = await opened;
-        if (room && (room.phase !== 'ended' || room.watchers > 0))
-          await room.tick().catch((error: unknown) => console.error('a day stumbled:', error));
+        if (room && (room.phase !== 'ended' || room.watchers > 0)) await room.tick().catch((error: unknown) => this.stumbled(room, error));
       }
     } finally {
       this.ticking = false;
     }
   }
+
+  private fault?: WriteFaultCode;
+  /** Nothing can be written: every screen of the day says so, once where the program was started. */
+  private stumbled(room: DayRoom, error: unknown): void {
+    const fault = error instanceof WriteFault ? error.code : undefined;
+    if (fault === undefined || fault !== this.fault) console.error('a day stumbled:', error);
+    if (fault === undefined) return;
+    this.fault = fault;
+    room.publish();
+  }
+  private readonly wrote = <T>(work: Promise<T>): Promise<T> =>
+    work.then((done) => {
+      this.fault = undefined;
+      return done;
+    });
 
   /** The room of an event's day; undefined while it has not begun. */
   room(eventId: string): Promise<DayRoom | undefined> {
@@ -88,7 +102,8 @@ export class DayHouse implements DaysUnderWay {
     const house: RoomHouse = {
       realMs: () => this.context.nowMs(),
       keepEntries: (id, more) => this.keepEntries(id, more),
-      keepReadings: (readings) => keepReadings(this.context, readings),
+      keepReadings: (readings) => this.wrote(keepReadings(this.context, readings)),
+      fault: () => this.fault,
       escalateMin: () => this.settings.escalateMin,
       links: () => this.links(),
     };
@@ -97,7 +112,7 @@ export class DayHouse implements DaysUnderWay {
 
   /** What the house itself says of a day: on disk first, then shown. */
   private async keepEntries(eventId: string, entries: readonly Entry[]): Promise<void> {
-    const fresh = await this.context.db.write((transaction) => addEntries(eventId, entries, this.context.nowMs(), transaction));
+    const fresh = await this.wrote(this.context.db.write((transaction) => addEntries(eventId, entries, this.context.nowMs(), transaction)));
     (await this.room(eventId))?.take(fresh);
   }
 

@@ -26,7 +26,7 @@ import {
 import { SimulatedCrew } from '../devices/simulated/crew';
 import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
 import { SimulatedWorld, type WorldFault } from '../devices/simulated/world';
-import type { DayClock, StoredDay } from '../persistence';
+import type { DayClock, StoredDay, WriteFaultCode } from '../persistence';
 import { forecastDay } from './dayPool';
 import { dayTime } from './houseClock';
 
@@ -47,6 +47,8 @@ export interface LinkView {
 export interface RoomView extends DayView {
   clock: { simulated: boolean; speed: number };
   links: LinkView[];
+  /** Why nothing can be written just now. */
+  fault?: WriteFaultCode;
   /** Late entries that changed what had been said, the last few. */
   late: { entryId: string; atMs: number; what: Conclusion[] }[];
 }
@@ -58,6 +60,8 @@ export interface RoomHouse {
   keepReadings(readings: readonly RawReading[]): Promise<void>;
   escalateMin(): number;
   links(): LinkView[];
+  /** Why nothing can be written just now. */
+  fault(): WriteFaultCode | undefined;
 }
 
 /** Forecasts are made anew this often in the day's time, sooner when something was done. */
@@ -168,20 +172,33 @@ export class DayRoom {
   /** Lives on to now: the world, the alarms, the forecast; then whoever watches is told. */
   async tick(): Promise<void> {
     const nowMs = this.nowMs();
+    // Where nothing can be written the forecast goes on all the same.
+    let failed: unknown;
+    const tried = (work: Promise<void>) => work.catch((error: unknown) => (failed ??= error));
     if (this.world && this.phase !== 'ended') {
       const readings = this.world.advanceTo(Math.min(nowMs, this.world.timeMs + CATCH_UP_MS));
-      if (readings.length > 0) await this.house.keepReadings(readings);
+      // What could not be written is written with the next: a world does not say it twice.
+      this.unkept.push(...readings);
+      await tried(this.keepUnkept());
     }
     // Before the first forecast half of what is wrong cannot be seen, and would seem to be over.
     if (nowMs - this.alarmsAtMs >= 60_000 && this.phase !== 'kept' && (this.forecast || this.phase === 'ended')) {
       this.alarmsAtMs = nowMs;
-      await this.watch(nowMs);
+      await tried(this.watch(nowMs));
     }
     if (this.dirty || !this.forecast || nowMs - this.forecast.atMs >= FORECAST_EVERY_MS) void this.reforecast();
     // Whatever is done is shown at once; what only time and readings change, now and then.
     if (this.house.realMs() - this.publishedMs >= PUBLISH_EVERY_MS) this.publish();
+    if (failed !== undefined) throw failed;
   }
 
+  private async keepUnkept(): Promise<void> {
+    if (this.unkept.length === 0) return;
+    await this.house.keepReadings(this.unkept);
+    this.unkept = [];
+  }
+
+  private unkept: RawReading[] = [];
   private sorted?: { of: string; readings: DayReadings };
   /** Readings by piece and pit; sorted anew only when a minute is over, a reading came or the journal grew. */
   private readings(nowMs: number): DayReadings {
@@ -259,12 +276,13 @@ export class DayRoom {
       ...dayView(kept, this.journal, this.readings(nowMs), this.forecast, this.levers, nowMs),
       clock: { simulated: clock.mode === 'simulated', speed: clock.mode === 'simulated' ? clock.speed : 1 },
       links: this.house.links(),
+      fault: this.house.fault(),
       late: this.late,
     };
   }
 
   private publishedMs = -Infinity;
-  private publish(): void {
+  publish(): void {
     this.publishedMs = this.house.realMs();
     // The clock alone is no news: every screen has one.
     const { nowMs: _, ...rest } = this.view();

@@ -97,7 +97,7 @@ test('one undo walks through all stages of an event', async ({ page }) => {
   await saved(page);
 });
 
-test('two windows: the second is told, and puts its change on top or takes the newer event', async ({ page, context }) => {
+test('two windows: what differs is put together, and what both changed is asked about with both values', async ({ page, context }) => {
   await makeEvent(page, 'Two windows', { date: '2028-07-15', adults: 40 });
   await addCut(page, 'pork-butt');
   await saved(page);
@@ -106,18 +106,32 @@ test('two windows: the second is told, and puts its change on top or takes the n
   await expect(guests(other)).toHaveValue('40');
   await guests(page).fill('70');
   await saved(page);
+  // Another field: both hold, and nobody is asked.
   await other.getByLabel('Place').fill('The mole');
-  await expect(other.getByText(/changed in another window/)).toBeVisible();
-  await expect(other.getByLabel('Place')).toHaveValue('The mole');
-  await other.getByRole('button', { name: 'Put mine on top' }).click();
+  await saved(other);
   await expect(guests(other)).toHaveValue('70');
   await expect(other.getByLabel('Place')).toHaveValue('The mole');
+  // The same field: nothing is overwritten unseen.
+  await guests(other).fill('75');
   await saved(other);
-  await page.getByLabel('Children').fill('9');
-  await page.getByRole('button', { name: 'Load the newer one' }).click();
-  await expect(page.getByLabel('Place')).toHaveValue('The mole');
-  await expect(page.getByLabel('Children')).toHaveValue('0');
+  await guests(page).fill('80');
+  const twice = page.getByRole('region', { name: 'Changed twice' });
+  await expect(twice).toContainText('here: 80');
+  await expect(twice).toContainText('elsewhere: 75');
+  await expect(guests(page)).toHaveValue('80');
+  await twice.getByRole('radio', { name: 'elsewhere: 75' }).check();
+  await twice.getByRole('button', { name: 'Put together' }).click();
   await saved(page);
+  await expect(guests(page)).toHaveValue('75');
+  await expect(page.getByLabel('Place')).toHaveValue('The mole');
+  await guests(other).fill('90');
+  await saved(other);
+  await guests(page).fill('95');
+  await twice.getByRole('radio', { name: 'here: 95' }).check();
+  await twice.getByRole('button', { name: 'Put together' }).click();
+  await saved(page);
+  await other.reload();
+  await expect(guests(other)).toHaveValue('95');
 });
 
 test('a dish nobody has declared is never called free: its card waits until it is declared or signed', async ({ page }) => {

@@ -4,8 +4,7 @@ import type { Outcome, Problem } from '../../core/outcome';
 /** Problem codes of the services in words: what happened, what was kept, what to do. */
 const WORDS: Record<string, string> = {
   eventGone: 'This event has been deleted, perhaps in another window. Nothing was changed.',
-  changedElsewhere:
-    'This event was changed in another window. What you did is still here: put it on top of the newer one, or take the newer one as it is.',
+  changedElsewhere: 'Somebody else changed the same in this event, in another window or on another machine. What you did is still here.',
   entryChangedElsewhere:
     'This was changed in another window since you opened it. What you typed is still here: save yours over it, or load the newer one.',
   tooBusy: 'The program has too much to do just now, or this took too long. Nothing was changed; try again in a moment.',
@@ -50,6 +49,11 @@ const WORDS: Record<string, string> = {
   memberGone: 'They are out already.',
   notAllowed: 'This is not yours to do here. Ask whoever runs the day; nothing was changed.',
   copyGone: 'This copy is no longer there. Load the page again.',
+  diskFull: 'The house’s disk is full, so this was not kept; all that was confirmed before is. Make room on it, then try again.',
+  databaseBusy: 'Another program holds the house’s data, so this was not kept. Stop that program, or try again in a moment.',
+  databaseReadOnly: 'The house’s data cannot be written to, so this was not kept. Allow writing to its file and folder, then try again.',
+  databaseDamaged:
+    'The house’s data cannot be written: its file or disk fails. This was not kept. Stop the program, and put the last copy back (Settings, Copies).',
   dayBegun: 'This day has begun already, perhaps on another screen. Nothing was changed; load the page again.',
   dayNotBegun: 'This day has not begun. Start it first; nothing was kept.',
   dayTooEarly: 'The first fire is more than a day and a half away. Start the day when it comes; nothing was changed.',

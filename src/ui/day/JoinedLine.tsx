@@ -3,6 +3,14 @@ import type { MessageContext } from '../../formats/messages/names';
 import type { DayScreen } from './dayScreen';
 import type { Joined } from './useDay';
 
+/** Why nothing can be written: what it means for whoever stands in the yard. */
+const FAULT_WORDS: Record<string, string> = {
+  diskFull: 'The house’s disk is full: nothing is written. Taps wait on this phone. Make room on the house’s disk.',
+  databaseBusy: 'Another program holds the house’s data: nothing is written. Taps wait on this phone. Stop that program.',
+  databaseReadOnly: 'The house’s data cannot be written to. Taps wait on this phone. Allow writing to its file.',
+  databaseDamaged: 'The house’s data fails. Taps wait on this phone. Stop the program there and put the last copy back.',
+};
+
 /** How the screen stands with the house and the house with its devices: said only when somebody should know. */
 export function JoinedLine({
   day,
@@ -18,7 +26,8 @@ export function JoinedLine({
   const at = (ms: number) => clockTime(ms, context.event.timeZone, context.units.clock);
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
-    ...(waiting > 0 && joined.by === 'none' ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
+    ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
+    ...(day.fault ? [FAULT_WORDS[day.fault] ?? 'The house cannot write just now; taps are kept on this phone.'] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')
       .map(

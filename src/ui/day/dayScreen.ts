@@ -5,6 +5,8 @@ import type { MessageContext } from '../../formats/messages/names';
 /** The day as the house tells it. */
 export interface DayScreen extends DayView {
   clock: { simulated: boolean; speed: number };
+  /** Why nothing can be written just now. */
+  fault?: string;
   links: { id: string; state: 'connecting' | 'connected' | 'lost'; why?: string; sinceMs: number }[];
   late: { entryId: string; atMs: number; what: Conclusion[] }[];
 }

@@ -2,10 +2,9 @@
 import { Check, Circle, CircleAlert, Flame, History, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useSelectedLayoutSegment } from 'next/navigation';
-import { useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { STAGES, stageStates, type Stage, type StageState } from '../../core/planning';
 import { shortDay } from '../../formats/clock';
-import { complain } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Bar, tab } from '../shell/Header';
 import { useEventDocument } from './EventDocument.client';
@@ -97,38 +96,19 @@ function SavedLine() {
   );
 }
 
-/** Someone else saved first, or the program did not answer: what happened, what was kept, and what can be done. */
+const Conflicts = lazy(() => import('./Conflicts.client').then((made) => ({ default: made.Conflicts })));
+
+/** The same was changed elsewhere, or the program did not answer: what happened, what was kept, and what can be done. */
 function SavingTrouble() {
   const { saving, store } = useEventDocument();
-  const [left, setLeft] = useState(0);
-  if (saving.state !== 'stale' && saving.state !== 'failed')
-    return left > 0 ? (
-      <p role="alert" className="border-b border-line bg-sheet px-4 py-1.5 text-[0.92rem] text-warn">
-        {left === 1 ? 'One of your changes was' : `${left} of your changes were`} left out: the same thing was changed elsewhere.{' '}
-        <button type="button" className="font-semibold underline" onClick={() => setLeft(0)}>
-          Seen
-        </button>
-      </p>
-    ) : null;
-  const putOnTop = async () => {
-    const outcome = await store.putOnTop();
-    if (outcome.ok) setLeft(outcome.value.left);
-    else complain(outcome.problems);
-  };
-  const takeTheirs = async () => {
-    const outcome = await store.takeTheirs();
-    if (!outcome.ok) complain(outcome.problems);
-  };
+  if (saving.state !== 'stale' && saving.state !== 'failed') return null;
   return (
     <div role="alert" className="flex flex-wrap items-center gap-3 border-b border-line bg-sheet px-4 py-2 text-[0.95rem] print:hidden">
       <p className="text-bad">{saving.message}</p>
       {saving.state === 'stale' ? (
-        <>
-          <Button look="ember" onClick={putOnTop}>
-            Put mine on top
-          </Button>
-          <Button onClick={takeTheirs}>Load the newer one</Button>
-        </>
+        <Suspense fallback={null}>
+          <Conflicts conflicts={saving.conflicts} />
+        </Suspense>
       ) : (
         <Button onClick={() => void store.save()}>Try again</Button>
       )}

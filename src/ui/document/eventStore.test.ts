@@ -104,24 +104,66 @@ describe('the document of an event', () => {
     expect(store.snapshot()).toMatchObject({ version: 1, canUndo: false });
   });
 
-  it('tells when somebody else saved first, keeps both, and puts one on top of the other as it is asked', async () => {
+  it('puts together what two people changed in different places, without asking', async () => {
+    const { world, open } = house();
+    const [mine, theirs] = [open(), open()];
+    theirs.edit((event) => ({ ...event, name: 'Theirs', batches: event.batches.slice(1) }), { undone: '' });
+    await theirs.save();
+    mine.edit(higher(5), { undone: '' });
+    mine.edit(higher(7), { undone: 'back to 5' });
+    await mine.save();
+    expect(mine.snapshot().saving).toEqual({ state: 'saved' });
+    expect(world.event).toMatchObject({ name: 'Theirs', altitudeM: 7 });
+    expect(world.event.batches).toHaveLength(1);
+    // What was done here can still be taken back, and only that.
+    mine.undo();
+    await mine.save();
+    expect(world.event).toMatchObject({ name: 'Theirs', altitudeM: 5 });
+  });
+
+  it('tells what both changed, with both values, and saves what is chosen of each', async () => {
     const { world, open } = house();
     const [mine, theirs] = [open(), open()];
     theirs.edit((event) => ({ ...event, name: 'Theirs', confidence: 0.8 }), { undone: '' });
     await theirs.save();
     mine.edit((event) => ({ ...event, name: 'Mine', altitudeM: 5 }), { undone: '' });
     await mine.save();
-    expect(mine.snapshot()).toMatchObject({ saving: { state: 'stale' }, event: { name: 'Mine', altitudeM: 5 } });
-    expect(world.event.name).toBe('Theirs');
-    expect(await mine.putOnTop()).toEqual({ ok: true, value: { left: 1 } });
-    await mine.save();
+    expect(mine.snapshot()).toMatchObject({
+      saving: { state: 'stale', conflicts: [{ change: { path: ['name'], to: 'Mine' }, theirs: 'Theirs', gone: false }] },
+      event: { name: 'Mine', altitudeM: 5 },
+    });
+    expect(world.event).toMatchObject({ name: 'Theirs', confidence: 0.8 });
+    await mine.settle(() => false);
+    expect(mine.snapshot().saving).toEqual({ state: 'saved' });
     expect(world.event).toMatchObject({ name: 'Theirs', confidence: 0.8, altitudeM: 5 });
 
     theirs.edit(named('Again'), { undone: '' });
     await theirs.save();
-    expect(theirs.snapshot().saving.state).toBe('stale');
-    await theirs.takeTheirs();
-    expect(theirs.snapshot()).toMatchObject({ saving: { state: 'saved' }, event: { name: 'Theirs', altitudeM: 5 }, canUndo: false });
+    // They had seen nothing of it: their own was the last that they knew, and altitude and name are two things.
+    expect(world.event).toMatchObject({ name: 'Again', altitudeM: 5 });
+    mine.edit(named('Mine once more'), { undone: '' });
+    await mine.save();
+    expect(mine.snapshot().saving.state).toBe('stale');
+    await mine.settle(() => true);
+    expect(world.event).toMatchObject({ name: 'Mine once more', altitudeM: 5 });
+  });
+
+  it('asks once more when it was changed once more while it asked, and lets go what was taken away', async () => {
+    const { world, open } = house();
+    const [mine, theirs] = [open(), open()];
+    theirs.edit((event) => ({ ...event, batches: event.batches.slice(1) }), { undone: '' });
+    await theirs.save();
+    mine.edit((event) => ({ ...event, batches: event.batches.map((each, i) => (i === 0 ? { ...each, pitC: 140 } : each)) }), {
+      undone: '',
+    });
+    await mine.save();
+    expect(mine.snapshot().saving).toMatchObject({ state: 'stale', conflicts: [{ gone: true }] });
+    theirs.edit((event) => ({ ...event, batches: event.batches.map((each) => ({ ...each, pitC: 130 })) }), { undone: '' });
+    await theirs.save();
+    await mine.settle(() => true);
+    expect(mine.snapshot().saving).toEqual({ state: 'saved' });
+    expect(shown(mine).batches).toEqual(world.event.batches);
+    expect(world.event.batches).toHaveLength(1);
   });
 
   it('keeps what could not be sent, tries again, and takes it up when the page is loaded again', async () => {

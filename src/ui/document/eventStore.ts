@@ -1,4 +1,14 @@
-import { applyChanges, diffOf, newProblems, reversed, sameValue, type Change } from '../../core/edits';
+import {
+  applyChanges,
+  diffOf,
+  insisted,
+  mergeChanges,
+  newProblems,
+  reversed,
+  sameValue,
+  type Change,
+  type Conflict,
+} from '../../core/edits';
 import type { CookEvent } from '../../core/model';
 import { failure, success, type Outcome, type Problem } from '../../core/outcome';
 import { libraryFor, type DocumentFacts } from '../../document';
@@ -20,8 +30,8 @@ interface Step {
 
 export type Saving =
   | { state: 'saved' | 'waiting' | 'saving' }
-  /** Someone else saved first: what was done here is kept, and the owner says what becomes of it. */
-  | { state: 'stale'; message: string }
+  /** Someone else changed the same things: what was done here is kept, and the owner says of each which holds. */
+  | { state: 'stale'; message: string; conflicts: Conflict[] }
   | { state: 'failed'; message: string };
 
 export interface DocumentState {
@@ -55,6 +65,8 @@ const SAVE_AFTER_MS = 250;
 const PAUSE_MS = 1200;
 const TRY_AGAIN_MS = 5000;
 const MOST_STEPS = 200;
+/** Nothing is wrong with what was sent: it is sent again. */
+const TRIED_AGAIN: ReadonlySet<string> = new Set(['unreachable', 'diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged']);
 
 const unsavedKey = (eventId: string) => `anachron/unsaved/${eventId}`;
 const newestKey = (eventId: string) => `anachron/newest/${eventId}`;
@@ -224,8 +236,9 @@ export class EventStore {
         this.set({ saving: { state: 'saving' } });
         const outcome = await this.deps.save({ eventId: sent.id, revision: this.saved.revision, changes });
         if (!outcome.ok) {
-          if (await this.isOwnEcho(outcome.problems)) continue;
-          return this.refused(outcome.problems);
+          if (!outcome.problems.some((problem) => problem.code === 'changedElsewhere')) return this.refused(outcome.problems);
+          if (await this.putTogether(outcome.problems)) continue;
+          return;
         }
         this.savedStep = sentStep;
         this.taken(outcome.value.event, sent, { ...this.state.facts, nowMs: outcome.value.nowMs });
@@ -251,25 +264,36 @@ export class EventStore {
   }
 
   /**
-   * A page that was left sends its last changes on its way out; the next page then finds the event a revision
-   * further by nothing but what it was about to send itself. That is nobody else's work.
+   * Someone else saved first. Where they changed other things, both hold at once: what was done here goes on top of what is
+   * there now, to be sent next. Where both changed the same, it waits until the owner has said which holds.
    */
-  private async isOwnEcho(problems: Problem[]): Promise<boolean> {
-    if (!problems.some((problem) => problem.code === 'changedElsewhere')) return false;
+  private async putTogether(problems: Problem[]): Promise<boolean> {
     const newer = await this.deps.read(this.saved.id);
-    if (!newer.ok) return false;
-    const mine = between(this.saved, this.state.event);
-    const theirs = between(this.saved, newer.value.event);
-    const own = theirs.every((change) => mine.some((each) => sameValue(each.path, change.path) && sameValue(each.to, change.to)));
-    if (own) this.saved = newer.value.event;
-    return own;
+    if (!newer.ok) {
+      this.refused(newer.problems);
+      return false;
+    }
+    const { merged, conflicts } = mergeChanges(newer.value.event, between(this.saved, this.state.event));
+    if (conflicts.length > 0) {
+      this.set({ saving: { state: 'stale', message: problems[0]?.message ?? 'The same was changed elsewhere.', conflicts } });
+      return false;
+    }
+    this.rebase(newer.value, merged);
+    return true;
+  }
+
+  /** What is shown stands on a newer event from here on. Steps stay: each is taken back where it still stands as it left it. */
+  private rebase(newer: { event: CookEvent; facts: DocumentFacts }, event: CookEvent): void {
+    this.saved = newer.event;
+    const shown = { ...event, revision: newer.event.revision };
+    this.remember(shown);
+    this.set({ event: shown, facts: newer.facts, version: this.state.version + 1 });
   }
 
   private refused(problems: Problem[]): void {
     const message = problems[0]?.message ?? 'That could not be saved.';
     const codes = problems.map((problem) => problem.code);
-    if (codes.includes('changedElsewhere')) return this.set({ saving: { state: 'stale', message } });
-    if (codes.includes('unreachable')) {
+    if (codes.some((code) => TRIED_AGAIN.has(code))) {
       this.set({ saving: { state: 'failed', message } });
       return this.saveSoon(TRY_AGAIN_MS);
     }
@@ -280,23 +304,22 @@ export class EventStore {
     this.set({ event: this.saved, version: this.state.version + 1, saving: { state: 'failed', message } });
   }
 
-  /** The newer event of someone else, with what was done here put on top where both can be had. How many changes could not. */
-  async putOnTop(): Promise<Outcome<{ left: number }>> {
+  /** Both changed the same: `keepMine` says of each conflict, by its place in the list, whether what was done here holds. Saves what comes of it. */
+  async settle(keepMine: (index: number) => boolean): Promise<Outcome<object>> {
+    const { saving } = this.state;
+    if (saving.state !== 'stale') return success({});
     const newer = await this.deps.read(this.saved.id);
     if (!newer.ok) return newer;
-    const mine = between(this.saved, this.state.event);
-    const left = mine.filter((change) => !applyChanges(newer.value.event, [change]).ok).length;
-    const event = applyChanges(newer.value.event, mine, { skipMoved: true });
-    this.adopt(newer.value.event, newer.value.facts);
-    if (event.ok) this.show(event.value);
-    return success({ left });
-  }
-
-  /** The newer event of someone else; what was done here is given up. */
-  async takeTheirs(): Promise<Outcome<object>> {
-    const newer = await this.deps.read(this.saved.id);
-    if (!newer.ok) return newer;
-    this.adopt(newer.value.event, newer.value.facts);
+    const { merged, conflicts } = mergeChanges(newer.value.event, between(this.saved, this.state.event));
+    // What was changed once more meanwhile is asked about once more.
+    if (!sameValue(conflicts, saving.conflicts)) {
+      this.set({ saving: { ...saving, conflicts } });
+      return success({});
+    }
+    const event = applyChanges(merged, conflicts.filter((_, i) => keepMine(i)).map(insisted), { skipMoved: true });
+    this.set({ saving: { state: 'waiting' } });
+    this.rebase(newer.value, event.ok ? event.value : merged);
+    await this.save();
     return success({});
   }
 

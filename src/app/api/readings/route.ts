@@ -1,11 +1,12 @@
 import { failure, success } from '../../../core/outcome';
 import { worded } from '../../../formats/messages/outcome';
 import { context } from '../../../runtime/context';
+import { FAULT_STATUS, faultsAsOutcome } from '../../../runtime/faults';
 import { LONGEST_READINGS_BYTES, receiveReadings } from '../../../runtime/readingsDoor';
 
 export const dynamic = 'force-dynamic';
 
-const STATUS: Record<string, number> = { tokenUnknown: 401, tooManyReadings: 429 };
+const STATUS: Record<string, number> = { tokenUnknown: 401, tooManyReadings: 429, ...FAULT_STATUS };
 
 /** Readings of a device that has a token (docs/formats/readings.md). Once this answers 200, they are on disk. */
 export async function POST(request: Request) {
@@ -18,7 +19,7 @@ export async function POST(request: Request) {
   } catch {
     return Response.json(worded(failure({ code: 'notJson', message: 'This is no JSON. Nothing was kept.' })), { status: 400 });
   }
-  const taken = await receiveReadings(await context(), token, body);
+  const taken = await faultsAsOutcome(receiveReadings(await context(), token, body));
   return taken.ok ? Response.json(success(taken.value)) : Response.json(worded(taken), { status: STATUS[taken.problems[0]!.code] ?? 422 });
 }
 

@@ -2,6 +2,7 @@ import { failure, success } from '../../../../core/outcome';
 import { worded } from '../../../../formats/messages/outcome';
 import { check, SaveEditsInput } from '../../../../inputs';
 import { context as openContext } from '../../../../runtime/context';
+import { FAULT_STATUS, faultsAsOutcome } from '../../../../runtime/faults';
 import { readDocument, saveEdits } from '../../../../services';
 
 export const dynamic = 'force-dynamic';
@@ -16,7 +17,7 @@ export async function GET(_: Request, { params }: Params) {
   return found ? Response.json(success(found)) : Response.json(worded(failure({ code: 'eventGone' })), { status: 404 });
 }
 
-const STATUS: Record<string, number> = { eventGone: 404, changedElsewhere: 409 };
+const STATUS: Record<string, number> = { eventGone: 404, changedElsewhere: 409, ...FAULT_STATUS };
 
 /** Changes made on the page. Only our own pages may send them, and only as JSON. */
 export async function POST(request: Request, { params }: Params) {
@@ -27,7 +28,7 @@ export async function POST(request: Request, { params }: Params) {
   if (!input.ok || input.value.eventId !== (await params).eventId)
     return Response.json(worded(input.ok ? failure({ code: 'notAnObject' }) : input), { status: 400 });
   const context = await openContext();
-  const saved = await saveEdits(context, input.value);
+  const saved = await faultsAsOutcome(saveEdits(context, input.value));
   if (!saved.ok) return Response.json(worded(saved), { status: STATUS[saved.problems[0]!.code] ?? 422 });
   return Response.json(success({ event: saved.value, nowMs: context.nowMs() }));
 }

@@ -1,0 +1,28 @@
+/** Why nothing can be written just now. What was confirmed before is kept; the program goes on, and writes again when it can. */
+export const WRITE_FAULTS = ['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged'] as const;
+export type WriteFaultCode = (typeof WRITE_FAULTS)[number];
+
+export class WriteFault extends Error {
+  constructor(
+    readonly code: WriteFaultCode,
+    cause: unknown,
+  ) {
+    super(code, { cause });
+  }
+}
+
+const FAULTS: [said: RegExp, code: WriteFaultCode][] = [
+  [/SQLITE_FULL|ENOSPC|disk is full/i, 'diskFull'],
+  [/SQLITE_(BUSY|LOCKED)|database is locked/i, 'databaseBusy'],
+  [/SQLITE_(READONLY|CANTOPEN|PERM)|EROFS|EACCES|readonly/i, 'databaseReadOnly'],
+  [/SQLITE_(CORRUPT|NOTADB|IOERR)|malformed|disk I\/O/i, 'databaseDamaged'],
+];
+
+/** An error of a write as one of these; the error itself where it is none. */
+export function writeFault(error: unknown): unknown {
+  if (error instanceof WriteFault) return error;
+  const { message = '', original } = (error ?? {}) as { message?: string; original?: { code?: string; message?: string } };
+  const said = `${original?.code ?? ''} ${original?.message ?? ''} ${message}`;
+  const found = FAULTS.find(([words]) => words.test(said));
+  return found ? new WriteFault(found[1], error) : error;
+}
