@@ -19,9 +19,11 @@ const UNITS: [suffix: RegExp, word: (value: number, context: MessageContext) => 
   [/(Share|confidence|Humidity)$/, (share) => formatShare(share)],
 ];
 
+const WORDS: Record<string, string> = { kg: 'weight', atMs: 'time' };
+
 /** `pitC` is the pit, `altitudeM` the altitude, `methodId` the method. */
 const inWords = (key: string): string =>
-  key
+  (WORDS[key] ?? key)
     .replace(/(Ms|C|Kg|Min|Mm|M|Id|Ids|Share)$/, '')
     .replace(/([a-z])([A-Z])/g, '$1 $2')
     .toLowerCase();
