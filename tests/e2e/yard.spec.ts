@@ -69,7 +69,7 @@ test('crew joins with the code, does what its role lets it, and is put out', asy
   expect((await post(entry('yard-note-2', { kind: 'note', text: 'no' }))).status()).toBe(403);
   await bo.goto(`${door.address}/yard/${eventId}`);
   await expect(bo.getByText('Bo, looking on')).toBeVisible();
-  await crewOf(owner).getByRole('button', { name: 'Put Bo out' }).click();
+  await crewOf(owner).getByRole('button', { name: 'Put out Bo' }).click();
   await expect(bo.getByText('This phone is out.')).toBeVisible({ timeout: 20_000 });
   await bo.getByRole('link', { name: 'Join again' }).click();
   await expect(bo.getByLabel('Code')).toBeVisible();

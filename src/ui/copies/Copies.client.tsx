@@ -75,7 +75,7 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
                 >
                   <Download size={16} aria-hidden /> Download
                 </a>
-                <Button look="quiet" disabled={busy} aria-label={`Put the copy of ${copy.when} back`} onClick={() => void look(copy)}>
+                <Button look="quiet" disabled={busy} aria-label={`Put back… the copy of ${copy.when}`} onClick={() => void look(copy)}>
                   <History size={16} aria-hidden /> Put back…
                 </Button>
               </span>

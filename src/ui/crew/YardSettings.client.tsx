@@ -124,7 +124,7 @@ export function YardSettings({ yard, entrances, failed, crew, openYard, closeYar
                 </select>
                 <Button
                   look="quiet"
-                  aria-label={`Put ${member.name} out`}
+                  aria-label={`Put out ${member.name}`}
                   onClick={() => void call(putOut, { id: member.id }, `${member.name} is out.`)}
                 >
                   <LogOut size={16} aria-hidden /> Put out

@@ -131,7 +131,7 @@ export function DaySettings({ settings, tokens, saveDaySettings, makeToken, endT
                 </span>
                 <Button
                   look="quiet"
-                  aria-label={`End the token of ${token.name}`}
+                  aria-label={`End it: the token of ${token.name}`}
                   onClick={async () => {
                     const done = await callAction(endToken, { id: token.id });
                     if (done.ok) announce(`${token.name} can send nothing more.`);
