@@ -11,8 +11,12 @@ const crewOf = (page: Page) => page.getByRole('region', { name: 'Crew' });
 async function open(owner: Page, joinsAs: string): Promise<{ address: string; code: string }> {
   await owner.goto('/settings');
   const crew = crewOf(owner);
+  // A yard that an earlier test left open shows its old code until the new one is there.
+  const close = crew.getByRole('button', { name: 'Close, and put all out' });
+  if (await close.isVisible()) await close.click();
+  await expect(close).toHaveCount(0);
   await crew.getByLabel('Whoever joins is a').selectOption(joinsAs);
-  await crew.getByRole('button', { name: /Let crew join|Make a new code/ }).click();
+  await crew.getByRole('button', { name: 'Let crew join' }).click();
   await expect(crew.getByRole('img', { name: /^Join at / })).toBeVisible();
   const shown = (await crew.textContent())!;
   return { address: /http:\/\/[\d.]+:\d+/.exec(shown)![0], code: /Code([A-Z2-9]{8})/.exec(shown)![1]! };
