@@ -1,7 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { mayEnter } from './core/access';
 import { ANSWER_HEADERS, contentPolicy, isForwarded, isPlainCall, localAddresses, refusal } from './runtime/gate';
-import { FROM_HEADER, isOwnHeader, NAME_HEADER, ROLE_HEADER, SESSION_COOKIE, YARD_HEADER, yardSeat, type Asker } from './runtime/yardSeat';
+import { askerIn, FROM_HEADER, headersOf, isOwnHeader, YARD_HEADER, yardSeat, type Asker } from './runtime/yardSeat';
 
 interface Refused {
   status: number;
@@ -27,15 +27,15 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     },
     fromYard ? (seat?.addresses() ?? []) : localAddresses(process.env.PORT ?? '3000'),
   );
-  const asker: Asker | undefined = fromYard ? await seat?.asker(request.cookies.get(SESSION_COOKIE)?.value) : { role: 'owner' };
+  // Who comes by the yard's door was asked there; nobody else can have its secret.
+  const asker: Asker | undefined = fromYard ? (isOurs ? askerIn(headers) : undefined) : { role: 'owner' };
   const asked = { method, path: request.nextUrl.pathname, action: headers.has('next-action') };
   const refused =
     wrongHost ?? (mayEnter(asker?.role, asked) ? undefined : notFor(asker)) ?? ((await isGarbled(request)) ? GARBLED : undefined);
   const policy = contentPolicy(crypto.randomUUID().replaceAll('-', ''));
   const passed = new Headers([...headers].filter(([name]) => !isForwarded(name) && !isOwnHeader(name)));
   passed.set('Content-Security-Policy', policy);
-  if (asker) passed.set(ROLE_HEADER, asker.role);
-  if (asker?.name !== undefined) passed.set(NAME_HEADER, encodeURIComponent(asker.name));
+  if (asker) for (const [name, value] of Object.entries(headersOf(asker))) passed.set(name, value);
   const from = fromYard ? headers.get(FROM_HEADER) : null;
   if (from !== null) passed.set(FROM_HEADER, from);
   const answer = refused ? refusedBy(request, refused, asker) : NextResponse.next({ request: { headers: passed } });

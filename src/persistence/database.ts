@@ -1,11 +1,12 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize, type Transaction } from 'sequelize';
+import type { WriteFaultCode } from '../core/outcome';
 import { bareConnection, type BareConnection } from './bareConnection';
 import { migrate, MigrationRefused } from './migrate';
 import { openFault, OpenRefused } from './openFault';
 import { initTables } from './tables';
-import { writeFault } from './writeFault';
+import { WriteFault, writeFault } from './writeFault';
 import { WriteQueue } from './writeQueue';
 
 /** An open, migrated database. Writes go through `write`, one transaction at a time. */
@@ -13,6 +14,8 @@ export interface Database {
   sequelize: Sequelize;
   /** Rejects with a `WriteFault` where disk or file do not take it: nothing of it is kept then. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Why the last write was not taken; undefined once one is again. */
+  fault(): WriteFaultCode | undefined;
   /** Another number whenever anything was written since, by this program or any other. */
   version(): Promise<number>;
   close(): Promise<void>;
@@ -33,14 +36,22 @@ export async function openDatabase(file: string): Promise<Database> {
       throw error;
     });
     const queue = new WriteQueue();
+    let fault: WriteFaultCode | undefined;
     return {
       sequelize,
       write: (work) =>
-        queue.run(() =>
-          sequelize.transaction(work).catch((error: unknown) => {
-            throw writeFault(error);
-          }),
-        ),
+        queue.run(async () => {
+          try {
+            const done = await sequelize.transaction(work);
+            fault = undefined;
+            return done;
+          } catch (error) {
+            const told = writeFault(error);
+            if (told instanceof WriteFault) fault = told.code;
+            throw told;
+          }
+        }),
+      fault: () => fault,
       // It counts what other connections have written; this one never writes.
       version: async () => (await watch.ask<{ data_version: number }>('PRAGMA data_version'))[0]!.data_version,
       close: async () => {

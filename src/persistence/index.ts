@@ -5,7 +5,6 @@ export { MigrationRefused } from './migrate';
 export { openFault, OpenRefused } from './openFault';
 export { initTables, EventRow } from './tables';
 export { WriteFault } from './writeFault';
-export type { WriteFaultCode } from './writeFault';
 export { handOverBrought } from './repositories/brought';
 export * from './repositories/events';
 export * from './repositories/gear';

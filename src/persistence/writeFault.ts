@@ -1,7 +1,6 @@
-/** Why nothing can be written just now. What was confirmed before is kept; the program goes on, and writes again when it can. */
-export const WRITE_FAULTS = ['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged'] as const;
-export type WriteFaultCode = (typeof WRITE_FAULTS)[number];
+import type { WriteFaultCode } from '../core/outcome';
 
+/** Nothing can be written just now. What was confirmed before is kept; the program goes on, and writes again when it can. */
 export class WriteFault extends Error {
   constructor(
     readonly code: WriteFaultCode,

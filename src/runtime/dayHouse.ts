@@ -1,5 +1,5 @@
 import type { Entry, MinuteReading } from '../core/day';
-import { addEntries, loadDay, loadEntries, loadMinutes, WriteFault, type Database, type WriteFaultCode } from '../persistence';
+import { addEntries, loadDay, loadEntries, loadMinutes, saveSetting, WriteFault, type Database } from '../persistence';
 import type { Context, DaysUnderWay } from '../services';
 import { DEFAULT_DAY_SETTINGS, keepReadings, readDaySettings, runningDays } from '../services';
 import { DayRoom, type LinkView, type RoomHouse } from './dayRoom';
@@ -10,6 +10,13 @@ const TICK_MS = 500;
 /** Readings of so long before a day's start may still be its own. */
 const BEFORE_MS = 12 * 3_600_000;
 const AFTER_MS = 72 * 3_600_000;
+
+const TRY_WRITING_MS = 5000;
+
+/** What every screen of a day says already is not printed again and again. */
+const told = (error: unknown): void => {
+  if (!(error instanceof WriteFault)) console.error('a day stumbled:', error);
+};
 
 /** All days under way in this process. Rooms are opened when asked for, and those that run when the program starts. */
 export class DayHouse implements DaysUnderWay {
@@ -41,33 +48,29 @@ export class DayHouse implements DaysUnderWay {
   }
 
   private ticking = false;
-  private async tickAll(): Promise<void> {
+  /** Every day under way lives on; the house calls it twice a second. */
+  async tickAll(): Promise<void> {
     if (this.ticking) return;
     this.ticking = true;
     try {
       for (const opened of this.rooms.values()) {
         const room = await opened;
-        if (room && (room.phase !== 'ended' || room.watchers > 0)) await room.tick().catch((error: unknown) => this.stumbled(room, error));
+        if (room && (room.phase !== 'ended' || room.watchers.count > 0)) await room.tick().catch(told);
       }
+      await this.tryWriting();
     } finally {
       this.ticking = false;
     }
   }
 
-  private fault?: WriteFaultCode;
-  /** Nothing can be written: every screen of the day says so, once where the program was started. */
-  private stumbled(room: DayRoom, error: unknown): void {
-    const fault = error instanceof WriteFault ? error.code : undefined;
-    if (fault === undefined || fault !== this.fault) console.error('a day stumbled:', error);
-    if (fault === undefined) return;
-    this.fault = fault;
-    room.publish();
+  private triedMs = -Infinity;
+  /** While nothing can be written somebody has to notice when it can again, though nobody does anything. */
+  private async tryWriting(): Promise<void> {
+    const nowMs = this.context.nowMs();
+    if (this.context.db.fault() === undefined || nowMs - this.triedMs < TRY_WRITING_MS) return;
+    this.triedMs = nowMs;
+    await this.context.db.write((transaction) => saveSetting('writable', nowMs, transaction)).catch(told);
   }
-  private readonly wrote = <T>(work: Promise<T>): Promise<T> =>
-    work.then((done) => {
-      this.fault = undefined;
-      return done;
-    });
 
   /** The room of an event's day; undefined while it has not begun. */
   room(eventId: string): Promise<DayRoom | undefined> {
@@ -102,8 +105,8 @@ export class DayHouse implements DaysUnderWay {
     const house: RoomHouse = {
       realMs: () => this.context.nowMs(),
       keepEntries: (id, more) => this.keepEntries(id, more),
-      keepReadings: (readings) => this.wrote(keepReadings(this.context, readings)),
-      fault: () => this.fault,
+      keepReadings: (readings) => keepReadings(this.context, readings),
+      fault: () => this.context.db.fault(),
       escalateMin: () => this.settings.escalateMin,
       links: () => this.links(),
     };
@@ -112,7 +115,7 @@ export class DayHouse implements DaysUnderWay {
 
   /** What the house itself says of a day: on disk first, then shown. */
   private async keepEntries(eventId: string, entries: readonly Entry[]): Promise<void> {
-    const fresh = await this.wrote(this.context.db.write((transaction) => addEntries(eventId, entries, this.context.nowMs(), transaction)));
+    const fresh = await this.context.db.write((transaction) => addEntries(eventId, entries, this.context.nowMs(), transaction));
     (await this.room(eventId))?.take(fresh);
   }
 
@@ -124,7 +127,7 @@ export class DayHouse implements DaysUnderWay {
     return (await this.room(eventId))?.nowMs() ?? this.context.nowMs();
   }
   began(eventId: string): void {
-    this.rooms.delete(eventId);
+    this.close(eventId);
     void this.room(eventId);
   }
   entriesKept(eventId: string, entries: readonly Entry[]): void {
@@ -139,8 +142,13 @@ export class DayHouse implements DaysUnderWay {
       if (room && day) room.clock = day.clock;
     });
   }
+  /** Whoever watches a room that is no more is let go, comes back, and is in the new one. */
+  private close(eventId: string): void {
+    void this.rooms.get(eventId)?.then((room) => room?.watchers.letGo());
+    this.rooms.delete(eventId);
+  }
   allChanged(): void {
-    this.rooms.clear();
+    for (const eventId of [...this.rooms.keys()]) this.close(eventId);
     void this.readSettings();
     void runningDays(this.context).then((days) => Promise.all(days.map(({ eventId }) => this.room(eventId))));
   }

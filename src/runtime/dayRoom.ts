@@ -26,15 +26,11 @@ import {
 import { SimulatedCrew } from '../devices/simulated/crew';
 import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
 import { SimulatedWorld, type WorldFault } from '../devices/simulated/world';
-import type { DayClock, StoredDay, WriteFaultCode } from '../persistence';
+import type { WriteFaultCode } from '../core/outcome';
+import type { DayClock, StoredDay } from '../persistence';
 import { forecastDay } from './dayPool';
 import { dayTime } from './houseClock';
-
-/** What is news to a watcher: a version, and the day as JSON but for the time, which every screen counts by itself. */
-export interface DayMessage {
-  version: number;
-  body: string;
-}
+import { asSent, Watchers } from './watchers';
 
 /** How the outside world is reached, as the screens say it. */
 export interface LinkView {
@@ -89,9 +85,7 @@ export class DayRoom {
   private lastWorldState?: Journal['state'];
   private alarmsAtMs = -Infinity;
   private late: RoomView['late'] = [];
-  private listeners = new Set<(message: DayMessage) => void>();
-  private message: DayMessage = { version: 0, body: '' };
-  forecastMs = 0;
+  readonly watchers: Watchers;
 
   constructor(
     private readonly day: StoredDay,
@@ -101,8 +95,7 @@ export class DayRoom {
   ) {
     this.journal = admitAll(day.kept, emptyJournal(day.kept), entries).journal;
     this.book = new MinuteBook(minutes);
-    // A version goes on counting over a restart: what a screen saw before is older.
-    this.message = { version: house.realMs(), body: '' };
+    this.watchers = new Watchers(house.realMs());
     if (day.clock.mode === 'simulated') this.buildWorld();
   }
 
@@ -243,7 +236,6 @@ export class DayRoom {
     try {
       const answer = await forecastDay(this.day.kept, this.journal.state, this.readings(nowMs), nowMs, wantLevers);
       this.forecast = answer.forecast;
-      this.forecastMs = answer.ms;
       if (wantLevers) {
         this.levers = answer.levers;
         this.leversAtMs = nowMs;
@@ -282,30 +274,16 @@ export class DayRoom {
   }
 
   private publishedMs = -Infinity;
-  publish(): void {
+  private publish(): void {
     this.publishedMs = this.house.realMs();
-    // The clock alone is no news: every screen has one.
-    const { nowMs: _, ...rest } = this.view();
-    const body = JSON.stringify(rest);
-    if (body === this.message.body) return;
-    this.message = { version: this.message.version + 1, body };
-    for (const listener of this.listeners) listener(this.message);
+    this.watchers.tell(this.view());
   }
 
-  current(): DayMessage {
-    if (this.message.body === '') this.publish();
-    return this.message;
-  }
-  /** A message as it is sent, with the time of sending: by that a screen sets its clock. */
-  told({ body }: DayMessage): string {
-    return `{"nowMs":${this.nowMs()},${body.slice(1)}`;
-  }
-  get watchers(): number {
-    return this.listeners.size;
-  }
-  listen(listener: (message: DayMessage) => void): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+  /** The day as it was told last, and as it is sent now. */
+  current(): { version: number; json: string } {
+    if (this.watchers.last().body === '') this.publish();
+    const last = this.watchers.last();
+    return { version: last.version, json: asSent(last, this.nowMs()) };
   }
 }
 

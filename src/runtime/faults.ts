@@ -1,4 +1,4 @@
-import { failure, type Outcome } from '../core/outcome';
+import { failure, WRITE_FAULTS, type Outcome } from '../core/outcome';
 import { WriteFault } from '../persistence';
 
 /** What a door answers when disk or file do not take what came: 503, to be sent again. */
@@ -12,9 +12,4 @@ export async function faultsAsOutcome<T>(work: Promise<Outcome<T>>): Promise<Out
 }
 
 /** Statuses of these codes, for routes. */
-export const FAULT_STATUS: Readonly<Record<string, number>> = {
-  diskFull: 503,
-  databaseBusy: 503,
-  databaseReadOnly: 503,
-  databaseDamaged: 503,
-};
+export const FAULT_STATUS: Readonly<Record<string, number>> = Object.fromEntries(WRITE_FAULTS.map((code) => [code, 503]));

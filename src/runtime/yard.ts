@@ -5,7 +5,7 @@ import https from 'node:https';
 import { networkInterfaces } from 'node:os';
 import type { Socket } from 'node:net';
 import { memberOf, readYard, type Context, type YardDoor } from '../services';
-import { FROM_HEADER, isOwnHeader, SESSION_COOKIE, takeYardSeat, YARD_HEADER, type Asker, type YardSeat } from './yardSeat';
+import { FROM_HEADER, headersOf, isOwnHeader, SESSION_COOKIE, takeYardSeat, YARD_HEADER, type Asker, type YardSeat } from './yardSeat';
 
 /** So many phones and tablets have something open at once, and no more. */
 const MOST_SOCKETS = 400;
@@ -55,11 +55,6 @@ export class Yard implements YardDoor, YardSeat {
     return [...this.servers.keys()].map((address) => `${this.scheme}://${address}:${this.port}`);
   }
 
-  async asker(token: string | undefined): Promise<Asker | undefined> {
-    const member = token === undefined ? undefined : await memberOf(this.context, token);
-    return member && { role: member.role, name: member.name, sessionId: member.id };
-  }
-
   /** Opens or closes as the owner has decided. */
   async changed(): Promise<void> {
     const { open } = await readYard(this.context);
@@ -102,9 +97,8 @@ export class Yard implements YardDoor, YardSeat {
   private async handOn(request: http.IncomingMessage, response: http.ServerResponse): Promise<void> {
     const headers: http.OutgoingHttpHeaders = {};
     for (const [name, value] of Object.entries(request.headers)) if (!isOwnHeader(name)) headers[name] = value;
-    headers[YARD_HEADER] = this.secret;
-    headers[FROM_HEADER] = request.socket.remoteAddress ?? '';
-    await this.remember(request);
+    const member = await this.memberOf(request);
+    Object.assign(headers, { [YARD_HEADER]: this.secret, [FROM_HEADER]: request.socket.remoteAddress ?? '' }, member && headersOf(member));
     const inner = http.request({ host: '127.0.0.1', port: this.port, method: request.method, path: request.url, headers }, (answer) => {
       response.writeHead(answer.statusCode ?? 502, answer.headers);
       answer.pipe(response);
@@ -118,15 +112,19 @@ export class Yard implements YardDoor, YardSeat {
     request.pipe(inner);
   }
 
-  /** Which phone a connection is of, so that putting it out cuts it. */
-  private async remember(request: http.IncomingMessage): Promise<void> {
-    const id = (await this.asker(tokenIn(request.headers.cookie)).catch(() => undefined))?.sessionId;
-    if (id === undefined) return;
-    const own = this.sockets.get(id) ?? new Set();
-    if (own.has(request.socket)) return;
-    own.add(request.socket);
-    this.sockets.set(id, own);
-    request.socket.once('close', () => own.delete(request.socket));
+  /** Whose request it is; the connection is remembered, so that putting them out cuts it. */
+  private async memberOf({ headers, socket }: http.IncomingMessage): Promise<Asker | undefined> {
+    const token = tokenIn(headers.cookie);
+    // While the database cannot be asked, nobody is let in, and nothing else stops.
+    const member = token === undefined ? undefined : await memberOf(this.context, token).catch(() => undefined);
+    if (!member) return undefined;
+    const own = this.sockets.get(member.id) ?? new Set();
+    this.sockets.set(member.id, own);
+    if (!own.has(socket)) {
+      own.add(socket);
+      socket.once('close', () => own.delete(socket));
+    }
+    return member;
   }
 }
 

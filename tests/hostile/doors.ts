@@ -99,7 +99,6 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'api/readings': () => ['/api/readings'],
   'settings/copies/[name]': () => ['/settings/copies/copy-2026-06-19T050000.sqlite', '/settings/copies/..%2f..%2fdemo.sqlite'],
   'join/enter': () => ['/join/enter'],
-  'join/leave': () => ['/join/leave'],
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],
 };
 

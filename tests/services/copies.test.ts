@@ -5,11 +5,9 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { bareConnection } from '../../src/persistence/bareConnection';
 import { openDatabase, type Database } from '../../src/persistence';
-import { writeEventFile } from '../../src/formats/open';
 import {
   copiesFolder,
   copiesToDrop,
-  importEvent,
   joinCrew,
   keepDailyCopy,
   keepReadings,
@@ -24,11 +22,9 @@ import {
   readYard,
   recordEntries,
   renameEvent,
-  startDay,
   type Context,
 } from '../../src/services';
-import { codes, must } from '../fixtures/context';
-import { smallSupperFile } from '../fixtures/day';
+import { aBegunDay, codes, must } from '../fixtures/context';
 import { ownPlanner } from '../fixtures/planner';
 
 const NOW = Date.parse('2027-06-19T04:00:00-03:00');
@@ -53,8 +49,7 @@ afterEach(async () => {
 
 /** A house with an event, its day under way, and readings. */
 async function lived(): Promise<string> {
-  const eventId = must(await importEvent(context, { text: writeEventFile(smallSupperFile()) })).id;
-  must(await startDay(context, { eventId, by: 'Ada' }));
+  const eventId = await aBegunDay(context);
   must(await recordEntries(context, { eventId, entries: [{ id: 'a', atMs: NOW, by: 'Ada', deed: { kind: 'note', text: 'it’s windy' } }] }));
   await keepReadings(
     context,

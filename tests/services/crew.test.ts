@@ -2,7 +2,6 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { WrongCodes, join } from '../../src/runtime/joinDoor';
 import {
   closeYard,
-  importEvent,
   listCrewIn,
   memberOf,
   openYard,
@@ -10,13 +9,10 @@ import {
   readYard,
   recordEntries,
   setMemberRole,
-  startDay,
   type Context,
 } from '../../src/services';
 import { loadEntries } from '../../src/persistence';
-import { writeEventFile } from '../../src/formats/open';
-import { codes, must, openContext } from '../fixtures/context';
-import { smallSupperFile } from '../fixtures/day';
+import { aBegunDay, codes, must, openContext } from '../fixtures/context';
 
 const NOW = Date.parse('2027-06-19T04:00:00-03:00');
 const DAY_MS = 86_400_000;
@@ -106,8 +102,7 @@ describe('what somebody says on a day', () => {
   };
 
   it('is said in their own name, and no more than is theirs', async () => {
-    const eventId = must(await importEvent(context, { text: writeEventFile(smallSupperFile()) })).id;
-    must(await startDay(context, { eventId, by: 'Ada' }));
+    const eventId = await aBegunDay(context);
     const as = (role: 'watcher' | 'helper' | 'cook', name: string) => (entry: ReturnType<typeof said>) =>
       recordEntries(context, { eventId, entries: [entry], sender: { role, name } });
     const [looks, helps, cooks] = [as('watcher', 'Wim'), as('helper', 'Bo'), as('cook', 'Cy')];

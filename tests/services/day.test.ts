@@ -18,7 +18,7 @@ import {
   type Context,
   type DaysUnderWay,
 } from '../../src/services';
-import { openContext, codes, must } from '../fixtures/context';
+import { aBegunDay, aSupper, codes, must, openContext } from '../fixtures/context';
 import { smallSupperFile } from '../fixtures/day';
 import { writeEventFile } from '../../src/formats/open';
 
@@ -31,12 +31,8 @@ beforeEach(async () => {
 });
 afterEach(() => house.close());
 
-const event = async () => must(await importEvent(context, { text: writeEventFile(smallSupperFile()) })).id;
-const begun = async () => {
-  const eventId = await event();
-  must(await startDay(context, { eventId, by: 'Ada' }));
-  return eventId;
-};
+const event = () => aSupper(context);
+const begun = () => aBegunDay(context);
 const said = (id: string, deed: Deed, atMs = NOW) => ({ id, atMs, by: 'Ada', deed });
 const LIT: Deed = { kind: 'pit', pitId: 'offset', did: 'lit', pitC: 121 };
 

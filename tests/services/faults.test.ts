@@ -2,10 +2,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { bareConnection } from '../../src/persistence/bareConnection';
 import { loadEntries, WriteFault, type Database } from '../../src/persistence';
 import { faultsAsOutcome } from '../../src/runtime/faults';
-import { createEvent, importEvent, listEvents, recordEntries, startDay, type Context } from '../../src/services';
-import { writeEventFile } from '../../src/formats/open';
-import { codes, must, openContext } from '../fixtures/context';
-import { smallSupperFile } from '../fixtures/day';
+import { createEvent, listEvents, recordEntries, type Context } from '../../src/services';
+import { aBegunDay, codes, must, openContext } from '../fixtures/context';
 
 const NOW = Date.parse('2027-06-19T04:00:00-03:00');
 let house: Awaited<ReturnType<typeof openContext>>;
@@ -30,17 +28,18 @@ const note = (id: string, text: string) => ({ id, atMs: NOW, by: 'Ada', deed: { 
 
 describe('what cannot be written', () => {
   it('because the disk is full is told, nothing of it is kept, and it counts once when it is sent again', async () => {
-    const eventId = must(await importEvent(context, { text: writeEventFile(smallSupperFile()) })).id;
-    must(await startDay(context, { eventId, by: 'Ada' }));
+    const eventId = await aBegunDay(context);
     must(await recordEntries(context, { eventId, entries: [note('before', 'x')] }));
     const full = { ...context, db: onFullDisk(context.db) };
     const entries = Array.from({ length: 40 }, (_, i) => note(`n${i}`, 'a long note, '.repeat(40)));
     await expect(recordEntries(full, { eventId, entries })).rejects.toThrow(WriteFault);
     expect(codes(await faultsAsOutcome(recordEntries(full, { eventId, entries })))).toEqual(['diskFull']);
     expect((await loadEntries(eventId)).map((each) => each.id)).toEqual([`${eventId}-started`, 'before']);
+    expect(context.db.fault()).toBe('diskFull');
     must(await recordEntries(context, { eventId, entries }));
     must(await recordEntries(context, { eventId, entries }));
     expect(await loadEntries(eventId)).toHaveLength(42);
+    expect(context.db.fault()).toBeUndefined();
   });
 
   it('because another program holds the file is told, and is written once that lets go', async () => {

@@ -48,9 +48,9 @@ describe('doors', () => {
         mayEnter(role, { method, path: address.replace('[eventId]', 'x').replace('[kind]', 'plan'), action: false }),
       ).length;
     expect(into(undefined)).toBe(3);
-    expect(into('watcher')).toBe(10);
-    expect(into('helper')).toBe(11);
-    expect(into('cook')).toBe(11);
+    expect(into('watcher')).toBe(9);
+    expect(into('helper')).toBe(10);
+    expect(into('cook')).toBe(10);
     expect(into('owner')).toBe(built.length);
   });
 });

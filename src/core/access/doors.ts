@@ -34,7 +34,6 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/ready': { GET: 'owner' },
   '/join': { GET: 'anybody' },
   '/join/enter': { POST: 'anybody' },
-  '/join/leave': { POST: 'watcher' },
   // A device has a token of its own.
   '/api/readings': { POST: 'anybody' },
   '/yard': { GET: 'watcher' },

@@ -28,8 +28,7 @@ export function staffedAnew(plan: Plan, tasks: readonly DayTask[]): DayTask[] {
     const toMs = addMinutes(fromMs, handsMinOf(grouped));
     // Nothing moved: who was planned is free by the plan's own rules.
     const own = who.map((memberId) => ({ memberId, clash: clashOf(memberId, fromMs, toMs) }));
-    const taken = own.find(({ clash }) => clash !== undefined);
-    if (!taken || grouped.kind === 'serve') {
+    if (own.every(({ clash }) => clash === undefined) || grouped.kind === 'serve') {
       take(who, grouped.id, fromMs, toMs);
       return grouped;
     }
@@ -49,12 +48,12 @@ export function staffedAnew(plan: Plan, tasks: readonly DayTask[]): DayTask[] {
       return instead ?? memberId;
     });
     take(now, grouped.id, fromMs, toMs);
-    const left = now.find((memberId) => clashOf(memberId, fromMs, toMs)?.taskId !== grouped.id && taken.memberId === memberId);
+    const left = own.find(({ memberId, clash }, i) => clash !== undefined && now[i] === memberId);
     return {
       ...grouped,
       who: now,
       ...(now.some((memberId, i) => memberId !== who[i]) && { insteadOf: who }),
-      ...(left !== undefined && { clash: { memberId: left, taskId: taken.clash!.taskId } }),
+      ...(left?.clash && { clash: { memberId: left.memberId, taskId: left.clash.taskId } }),
     };
   });
 }

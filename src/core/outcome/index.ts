@@ -1,3 +1,6 @@
+export { isWriteFault, WRITE_FAULTS } from './writeFaults';
+export type { WriteFaultCode } from './writeFaults';
+
 /**
  * What a piece of work can come to: a value, or problems as codes with data. Words and HTTP
  * status are chosen last, at the edge.

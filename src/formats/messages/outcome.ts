@@ -1,5 +1,6 @@
 import { LIMITS } from '../../core/model';
 import type { Outcome, Problem } from '../../core/outcome';
+import { NOT_YOURS } from './notYours';
 
 /** Problem codes of the services in words: what happened, what was kept, what to do. */
 const WORDS: Record<string, string> = {
@@ -47,7 +48,7 @@ const WORDS: Record<string, string> = {
   wrongCode: 'This is not the code that is shown now. Ask for it; nobody has joined.',
   tooManyCodes: 'Too many wrong codes came from here. Wait a few minutes, then try again with the right one.',
   memberGone: 'They are out already.',
-  notAllowed: 'This is not yours to do here. Ask whoever runs the day; nothing was changed.',
+  notAllowed: NOT_YOURS,
   copyGone: 'This copy is no longer there. Load the page again.',
   diskFull: 'The house’s disk is full, so this was not kept; all that was confirmed before is. Make room on it, then try again.',
   databaseBusy: 'Another program holds the house’s data, so this was not kept. Stop that program, or try again in a moment.',

@@ -1,14 +1,19 @@
+import type { WriteFaultCode } from '../../core/outcome';
 import { clockTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
 import type { DayScreen } from './dayScreen';
 import type { Joined } from './useDay';
 
-/** Why nothing can be written: what it means for whoever stands in the yard. */
-const FAULT_WORDS: Record<string, string> = {
-  diskFull: 'The house’s disk is full: nothing is written. Taps wait on this phone. Make room on the house’s disk.',
-  databaseBusy: 'Another program holds the house’s data: nothing is written. Taps wait on this phone. Stop that program.',
-  databaseReadOnly: 'The house’s data cannot be written to. Taps wait on this phone. Allow writing to its file.',
-  databaseDamaged: 'The house’s data fails. Taps wait on this phone. Stop the program there and put the last copy back.',
+/** Why nothing can be written, and what brings it back: what it means for whoever stands in the yard. */
+const FAULT_WORDS: Record<WriteFaultCode, [why: string, cure: string]> = {
+  diskFull: ['The house’s disk is full', 'Make room on it.'],
+  databaseBusy: ['Another program holds the house’s data', 'Stop that program.'],
+  databaseReadOnly: ['The house’s data cannot be written to', 'Allow writing to its file and folder.'],
+  databaseDamaged: ['The house’s data or disk fails', 'Stop the program there, and put the last copy back.'],
+};
+const faultInWords = (fault: WriteFaultCode): string => {
+  const [why, cure] = FAULT_WORDS[fault];
+  return `${why}: nothing new is written, and no new alarm rings. Taps wait on this phone. ${cure}`;
 };
 
 /** How the screen stands with the house and the house with its devices: said only when somebody should know. */
@@ -27,7 +32,7 @@ export function JoinedLine({
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
     ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
-    ...(day.fault ? [FAULT_WORDS[day.fault] ?? 'The house cannot write just now; taps are kept on this phone.'] : []),
+    ...(day.fault ? [faultInWords(day.fault)] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')
       .map(

@@ -1,3 +1,4 @@
+import type { WriteFaultCode } from '../../core/outcome';
 import type { Conclusion, DayTask, DayView, PieceView } from '../../core/day';
 import type { Plan } from '../../core/model';
 import type { MessageContext } from '../../formats/messages/names';
@@ -6,7 +7,7 @@ import type { MessageContext } from '../../formats/messages/names';
 export interface DayScreen extends DayView {
   clock: { simulated: boolean; speed: number };
   /** Why nothing can be written just now. */
-  fault?: string;
+  fault?: WriteFaultCode;
   links: { id: string; state: 'connecting' | 'connected' | 'lost'; why?: string; sinceMs: number }[];
   late: { entryId: string; atMs: number; what: Conclusion[] }[];
 }

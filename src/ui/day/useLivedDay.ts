@@ -3,6 +3,7 @@ import { useCallback, useMemo } from 'react';
 import { deedNeeds, isAtLeast, type Role } from '../../core/access';
 import { alarmMessage } from '../../formats/messages/day/alarm';
 import type { MessageContext } from '../../formats/messages/names';
+import { NOT_YOURS } from '../../formats/messages/notYours';
 import { complain } from '../kit/actions';
 import { useUnits } from '../kit/UnitsProvider';
 import { openTasks, type DayGround, type DayScreen } from './dayScreen';
@@ -33,7 +34,7 @@ export function useLivedDay({ ground, first, version, me }: LivedDayProps, as: s
   const say = useCallback<Say>(
     (deed, words) => {
       if (!me || isAtLeast(me.role, deedNeeds(deed))) return tell(deed, words);
-      complain([{ code: 'notAllowed', message: 'This is not yours to do here. Ask whoever runs the day; nothing was changed.' }]);
+      complain([{ code: 'notAllowed', message: NOT_YOURS }]);
       return '';
     },
     [me, tell],

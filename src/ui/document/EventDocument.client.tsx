@@ -10,7 +10,8 @@ import { Planner } from '../../workers/client';
 import { announce } from '../kit/actions';
 import { UndoContext } from '../kit/undo';
 import { documentActions, loadForms, type DocumentActions } from './documentActions';
-import { EventStore, type DocumentState } from './eventStore';
+import type { DocumentState } from './documentState';
+import { EventStore } from './eventStore';
 import { readDocument, sendEdits } from './requests';
 
 export interface EventDocument extends DocumentState {

@@ -1,7 +1,8 @@
 import type { CookEvent } from '../../core/model';
 import type { Outcome } from '../../core/outcome';
 import type { Action } from '../kit/actions';
-import type { EditOptions, EventStore } from './eventStore';
+import type { EditOptions } from './documentState';
+import type { EventStore } from './eventStore';
 import { FORM_NAMES, type FormName } from './formNames';
 
 /** `key` as in the store: typing on in one field is one step. */

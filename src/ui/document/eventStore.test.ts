@@ -6,7 +6,8 @@ import type { CookEvent } from '../../core/model';
 import { failure, success } from '../../core/outcome';
 import { NewestAsk } from '../../workers/newestAsk';
 import type { Answered, Versioned } from '../../workers/protocol';
-import { EventStore, type StoreDeps } from './eventStore';
+import type { StoreDeps } from './documentState';
+import { EventStore } from './eventStore';
 
 const first = eventOf([batchOf('brisket-whole', 2), batchOf('pork-butt', 2)]);
 const facts = factsOf(inputOf(first));

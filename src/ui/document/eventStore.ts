@@ -10,66 +10,16 @@ import {
   type Conflict,
 } from '../../core/edits';
 import type { CookEvent } from '../../core/model';
-import { failure, success, type Outcome, type Problem } from '../../core/outcome';
+import { failure, isWriteFault, success, type Outcome, type Problem } from '../../core/outcome';
 import { libraryFor, type DocumentFacts } from '../../document';
-
-/** Who made a change. Undo takes back only what the owner did. */
-export type Source = 'owner' | 'crew' | 'sensor' | 'reforecast';
-
-/** One step that can be taken back. */
-interface Step {
-  id: number;
-  source: Source;
-  before: CookEvent;
-  changes: Change[];
-  /** What is said when it is taken back. */
-  undone: string;
-  /** Typing on in one field is one step, until there is a pause. */
-  key?: string;
-}
-
-export type Saving =
-  | { state: 'saved' | 'waiting' | 'saving' }
-  /** Someone else changed the same things: what was done here is kept, and the owner says of each which holds. */
-  | { state: 'stale'; message: string; conflicts: Conflict[] }
-  | { state: 'failed'; message: string };
-
-export interface DocumentState {
-  event: CookEvent;
-  facts: DocumentFacts;
-  /** Goes up by one whenever the event or what its plan rests on changes; answers to an older version are dropped. */
-  version: number;
-  saving: Saving;
-  /** Fields that hold what cannot be saved as it is typed. */
-  faulty: number;
-  canUndo: boolean;
-  canRedo: boolean;
-}
-
-export interface StoreDeps {
-  save(request: { eventId: string; revision: number; changes: Change[] }): Promise<Outcome<{ event: CookEvent; nowMs: number }>>;
-  read(eventId: string): Promise<Outcome<{ event: CookEvent; facts: DocumentFacts }>>;
-  /** Runs later; returns how to call that off. */
-  later(run: () => void, ms: number): () => void;
-  /** Where what is not saved yet waits for a page that was left too soon. */
-  storage?: Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
-}
-
-export interface EditOptions {
-  undone: string;
-  key?: string;
-  source?: Source;
-}
+import type { DocumentState, EditOptions, Step, StoreDeps } from './documentState';
+import { Unsaved } from './unsaved';
 
 const SAVE_AFTER_MS = 250;
 const PAUSE_MS = 1200;
 const TRY_AGAIN_MS = 5000;
 const MOST_STEPS = 200;
-/** Nothing is wrong with what was sent: it is sent again. */
-const TRIED_AGAIN: ReadonlySet<string> = new Set(['unreachable', 'diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged']);
 
-const unsavedKey = (eventId: string) => `anachron/unsaved/${eventId}`;
-const newestKey = (eventId: string) => `anachron/newest/${eventId}`;
 const withoutRevision = ({ revision: _, ...event }: CookEvent) => event;
 const between = (before: CookEvent, after: CookEvent): Change[] => diffOf(withoutRevision(before), withoutRevision(after));
 
@@ -89,6 +39,7 @@ export class EventStore {
   private callOffSave?: () => void;
   private callOffPause?: () => void;
   private readonly listeners = new Set<() => void>();
+  private readonly unsaved: Unsaved;
 
   constructor(
     event: CookEvent,
@@ -96,6 +47,7 @@ export class EventStore {
     private readonly deps: StoreDeps,
   ) {
     this.saved = event;
+    this.unsaved = new Unsaved(deps.storage);
     this.state = { event, facts, version: 1, saving: { state: 'saved' }, faulty: 0, canUndo: false, canRedo: false };
   }
 
@@ -125,28 +77,23 @@ export class EventStore {
 
   /** What is not saved waits in the browser too: a page that is left or loaded again at once loses nothing. */
   private remember(event: CookEvent): void {
-    const { storage } = this.deps;
-    if (!storage) return;
-    const changes = between(this.saved, event);
-    if (changes.length === 0) storage.removeItem(unsavedKey(event.id));
-    else storage.setItem(unsavedKey(event.id), JSON.stringify({ revision: this.saved.revision, changes }));
+    this.unsaved.keep(event.id, this.saved.revision, between(this.saved, event));
   }
 
   /** Takes up what an earlier page could not save any more, or saved when this one was already on its way. */
   async resume(): Promise<void> {
     this.resumeUnsaved();
-    if (Number(this.deps.storage?.getItem(newestKey(this.saved.id))) <= this.saved.revision) return;
+    if (this.unsaved.newest(this.saved.id) <= this.saved.revision) return;
     const newer = await this.deps.read(this.saved.id);
     if (newer.ok) this.refresh(newer.value.event, newer.value.facts);
   }
 
   private resumeUnsaved(): void {
-    const text = this.deps.storage?.getItem(unsavedKey(this.saved.id));
-    if (!text) return;
-    const { changes } = JSON.parse(text) as { changes: Change[] };
+    const changes = this.unsaved.of(this.saved.id);
+    if (!changes) return;
     const event = applyChanges(this.state.event, changes, { skipMoved: true });
     if (event.ok && between(this.saved, event.value).length > 0) this.show(event.value);
-    else this.deps.storage?.removeItem(unsavedKey(this.saved.id));
+    else this.unsaved.drop(this.saved.id);
   }
 
   /** Problems a change would bring that were not there before. */
@@ -254,7 +201,7 @@ export class EventStore {
     const meanwhile = between(sent, this.state.event);
     const event = meanwhile.length === 0 ? saved : applyChanges(saved, meanwhile, { skipMoved: true });
     this.saved = saved;
-    this.deps.storage?.setItem(newestKey(saved.id), String(saved.revision));
+    this.unsaved.keepNewest(saved.id, saved.revision);
     const next = 'ok' in event ? (event.ok ? event.value : saved) : event;
     // The same event under its next revision is no other plan: the version stays, and so does whatever was made for it.
     const same = sameValue(withoutRevision(next), withoutRevision(this.state.event));
@@ -293,7 +240,7 @@ export class EventStore {
   private refused(problems: Problem[]): void {
     const message = problems[0]?.message ?? 'That could not be saved.';
     const codes = problems.map((problem) => problem.code);
-    if (codes.some((code) => TRIED_AGAIN.has(code))) {
+    if (codes.some((code) => code === 'unreachable' || isWriteFault(code))) {
       this.set({ saving: { state: 'failed', message } });
       return this.saveSoon(TRY_AGAIN_MS);
     }

@@ -5,7 +5,8 @@ import type { Edit } from '../../document';
 import * as inputs from '../../inputs';
 import { worded } from '../../formats/messages/outcome';
 import type { FormName } from './formNames';
-import type { EditOptions, EventStore } from './eventStore';
+import type { EditOptions } from './documentState';
+import type { EventStore } from './eventStore';
 import { newId } from '../kit/newId';
 
 /** Every form of an event's stages: what it is checked by, what it does, and what is said when it is taken back. */

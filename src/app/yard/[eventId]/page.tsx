@@ -17,8 +17,8 @@ export default async function Page({ params }: { params: Promise<{ eventId: stri
   const context = await openContext();
   const ground = (await readDayFacts(context, eventId)) ?? notFound();
   const room = (await dayHouse(context).room(eventId)) ?? notFound();
-  const current = room.current();
+  const { version, json } = room.current();
   const asker = askerOf(await headers());
   const me = asker.name === undefined ? undefined : asker;
-  return <Yard me={me} ground={ground} first={JSON.parse(room.told(current)) as DayScreen} version={current.version} />;
+  return <Yard me={me} ground={ground} first={JSON.parse(json) as DayScreen} version={version} />;
 }

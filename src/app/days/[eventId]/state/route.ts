@@ -6,11 +6,10 @@ export const dynamic = 'force-dynamic';
 export async function GET(request: Request, params: Params) {
   const room = await roomOf(params);
   if (room instanceof Response) return room;
-  const current = room.current();
-  const { version } = current;
+  const { version, json } = room.current();
   const seen = Number(new URL(request.url).searchParams.get('since'));
   if (seen === version) return new Response(null, { status: 204 });
-  return new Response(`{"version":${version},"day":${room.told(current)}}`, {
+  return new Response(`{"version":${version},"day":${json}}`, {
     headers: { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' },
   });
 }

@@ -28,15 +28,16 @@ export async function GET(request: Request, params: Params) {
         }
       };
       tellNews = () => {
-        const current = room.current();
-        if (current.version === told || (controller.desiredSize ?? 0) <= 0) return;
-        told = current.version;
-        send(`id: ${told}\nevent: day\ndata: ${room.told(current)}\n\n`);
+        if ((controller.desiredSize ?? 0) <= 0) return;
+        const { version, json } = room.current();
+        if (version === told) return;
+        told = version;
+        send(`id: ${told}\nevent: day\ndata: ${json}\n\n`);
       };
       // By its own clock a screen that slept, or was slow to start, would tell the wrong instants.
       const clock = () => `event: clock\ndata: ${room.nowMs()}\n\n`;
       send(`retry: 1500\n${clock()}`);
-      const quiet = room.listen(tellNews);
+      const quiet = room.watchers.watch({ news: tellNews, gone: () => stop() });
       const beat = setInterval(() => send(clock()), BEAT_MS);
       stop = () => {
         if (!open) return;

@@ -16,13 +16,13 @@ export default async function Page({ params }: { params: Promise<{ eventId: stri
   const ground = await readDayFacts(context, eventId);
   const room = ground && (await dayHouse(context).room(eventId));
   if (!room) return <StartDay startDay={startDay} />;
-  const current = room.current();
+  const { version, json } = room.current();
   const others = (await runningDays(context)).filter((each) => each.eventId !== eventId);
   return (
     <DayDesk
       ground={ground}
-      first={JSON.parse(room.told(current)) as DayScreen}
-      version={current.version}
+      first={JSON.parse(json) as DayScreen}
+      version={version}
       setDaySpeed={setDaySpeed}
       log={{ remembered: await rememberedColumns(context), guessLog, importLog }}
       heard={await heardChannels(context, room.nowMs())}
