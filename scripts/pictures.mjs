@@ -8,10 +8,12 @@ import { ROOT } from './prepare.mjs';
 /** `npm run pictures`: one current picture of each main view, from the demo data, into docs/screenshots. */
 const PORT = process.env.PORT ?? '3220';
 const base = `http://127.0.0.1:${PORT}`;
+/** Another address of this machine, as phones would come by one. */
+const YARD = '127.0.0.2';
 const folder = mkdtempSync(path.join(tmpdir(), 'anachron-pictures-'));
 const server = spawn(process.execPath, [path.join(ROOT, 'scripts', 'serve.mjs'), '--demo'], {
   cwd: ROOT,
-  env: { ...process.env, PORT, ANACHRON_DB: path.join(folder, 'demo.sqlite') },
+  env: { ...process.env, PORT, ANACHRON_DB: path.join(folder, 'demo.sqlite'), ANACHRON_YARD: YARD },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 const browser = await chromium.launch({
@@ -91,8 +93,18 @@ try {
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(2000);
-  await context.addCookies([{ name: 'anachron-light', value: 'night', url: base }]);
-  await take('plan-night', `${event}/plan`);
+  await page.goto(`${base}/settings`);
+  await page.getByRole('button', { name: 'Let crew join' }).click();
+  const crew = page.getByRole('region', { name: 'Crew' });
+  const shown = (await crew.filter({ has: page.getByRole('img', { name: /^Join at/ }) }).textContent()) ?? '';
+  const code = /Code([A-Z2-9]{8})/.exec(shown)[1];
+  for (const name of ['Tam', 'Rue'])
+    await fetch(`http://${YARD}:${PORT}/join/enter`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ code, name }),
+    });
+  await take('settings', '/settings');
 } finally {
   await browser.close();
   server.kill('SIGTERM');

@@ -1,14 +1,4 @@
-import {
-  applyChanges,
-  diffOf,
-  insisted,
-  mergeChanges,
-  newProblems,
-  reversed,
-  sameValue,
-  type Change,
-  type Conflict,
-} from '../../core/edits';
+import { applyChanges, diffOf, insisted, mergeChanges, newProblems, reversed, sameValue, type Change } from '../../core/edits';
 import type { CookEvent } from '../../core/model';
 import { failure, isWriteFault, success, type Outcome, type Problem } from '../../core/outcome';
 import { libraryFor, type DocumentFacts } from '../../document';
