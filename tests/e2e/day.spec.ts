@@ -193,7 +193,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
     await levers.getByRole('button', { name: 'Take it' }).first().click();
     const taken = levers.getByRole('list', { name: 'Taken' });
     await expect(taken).toBeVisible();
-    expect((await stateOf(ada, eventId)).revisions).toHaveLength(1);
+    await expect.poll(async () => (await stateOf(ada, eventId)).revisions.length).toBe(1);
     await taken.getByRole('button', { name: 'Take back' }).click();
     await expect(taken).toHaveCount(0);
     await turnPit(ada, eventId, 135);
@@ -213,13 +213,13 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
     await ada.getByRole('button', { name: /^P2 / }).click();
     await ada.getByRole('dialog', { name: 'P2' }).getByRole('button', { name: 'Pulled' }).click();
     await expect(ada.getByRole('button', { name: /^P2 / })).toContainText('pulled');
-    const { pieces } = await stateOf(ada, eventId);
-    expect(
-      pieces
+    // The phone shows its own tap before the house has written it.
+    const pulled = async () =>
+      (await stateOf(ada, eventId)).pieces
         .filter((piece) => piece.key.startsWith('butt'))
         .map((piece) => piece.pulledAtMs !== undefined)
-        .sort(),
-    ).toEqual([false, true]);
+        .sort();
+    await expect.poll(pulled).toEqual([false, true]);
     await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Now' }).click();
   });
 

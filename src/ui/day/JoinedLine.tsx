@@ -31,8 +31,8 @@ export function JoinedLine({
   const at = (ms: number) => clockTime(ms, context.event.timeZone, context.units.clock);
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
-    ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
     ...(day.fault ? [faultInWords(day.fault)] : []),
+    ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')
       .map(

@@ -7,7 +7,8 @@ const tap = (deed: Deed, id = 'a'): Tap => ({ id, atMs: 1000, madeMs: 1000, by: 
 const day = {
   tasks: [
     { id: 'light', status: 'due' },
-    { id: 'load', status: 'waiting' },
+    { id: 'load', status: 'waiting', clash: { memberId: 'ada', taskId: 'light' } },
+    { id: 'spray', status: 'waiting', clash: { memberId: 'bo', taskId: 'load' } },
   ],
   alarms: [{ causeId: 'pitLow/offset' }],
   pieces: [{ key: 'butt/1', last: { atMs: 1, tempC: 20 }, lastLeftOut: true }, { key: 'butt/2' }],
@@ -24,7 +25,8 @@ describe('what waits on a phone', () => {
       tap({ kind: 'pitReading', pitId: 'offset', pitC: 120 }, 'e'),
       tap({ kind: 'note', text: 'gulls' }, 'f'),
     ]);
-    expect(seen.tasks.map((task) => task.status)).toEqual(['done', 'waiting']);
+    expect(seen.tasks.map((task) => task.status)).toEqual(['done', 'waiting', 'waiting']);
+    expect(seen.tasks.map((task) => task.clash?.taskId)).toEqual([undefined, undefined, 'load']);
     expect(seen.alarms[0]).toMatchObject({ acknowledgedAtMs: 1000, acknowledgedBy: 'Ada' });
     expect(seen.pieces[0]).toMatchObject({ last: { atMs: 1000, tempC: 61 }, lastLeftOut: false });
     expect(seen.pieces[1]).toMatchObject({ step: 'pulled', pulledAtMs: 1000 });

@@ -28,7 +28,12 @@ function tapped(day: DayScreen, { atMs, by, deed }: Tap): DayScreen {
       if (deed.did !== 'done' && deed.did !== 'skipped') return day;
       return {
         ...day,
-        tasks: day.tasks.map((task) => (task.id === deed.taskId ? { ...task, status: deed.did as 'done' | 'skipped' } : task)),
+        tasks: day.tasks.map((task) => {
+          if (task.id === deed.taskId) return { ...task, status: deed.did as 'done' | 'skipped' };
+          // Whoever is through with it is not held by it any more.
+          const { clash, ...free } = task;
+          return clash?.taskId === deed.taskId ? free : task;
+        }),
       };
     case 'alarm':
       return {
