@@ -35,7 +35,7 @@ import {
 } from '../inputs';
 import { context, databaseFile } from '../runtime/context';
 import { atSpeed } from '../runtime/houseClock';
-import { faultsAsOutcome } from '../runtime/faults';
+import { withFaults } from '../runtime/faults';
 import * as services from '../services';
 
 type InputClass<T> = new () => T;
@@ -48,7 +48,7 @@ async function through<T extends object, R>(
 ): Promise<Outcome<R>> {
   const input = check(schema, plain);
   if (!input.ok) return worded(input);
-  return worded(await faultsAsOutcome(context().then((opened) => work(opened, input.value))));
+  return worded(await withFaults(await context(), (opened) => work(opened, input.value)));
 }
 
 /** For lists: the page is read afresh once the change is made. */
@@ -95,6 +95,7 @@ export const setDaySpeed = async (input: unknown) =>
   through(DaySpeedInput, input, (c, { eventId, speed }) =>
     services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs)),
   );
+export const takeMachineTime = async () => worded(await withFaults(await context(), services.takeMachineTime));
 export const guessLog = async (input: unknown) => through(GuessLogInput, input, async (_, { text }) => services.guessLog(text));
 export const importLog = async (input: unknown) => through(ImportLogInput, input, services.importLog);
 export const saveDaySettings = async (input: unknown) =>
@@ -103,7 +104,7 @@ export const makeCopy = async () =>
   listed(
     context()
       .then((c) => services.makeCopy(c, databaseFile()))
-      .then((done) => worded(done)),
+      .then(worded),
   );
 export const previewCopy = async (input: unknown) =>
   through(CopyInput, input, (c, { name }) => services.previewCopy(c, databaseFile(), name));
@@ -111,7 +112,12 @@ export const putCopyBack = async (input: unknown) =>
   listed(through(CopyInput, input, (c, { name }) => services.putCopyBack(c, databaseFile(), name)));
 export const openYard = async (input: unknown) =>
   listed(through(OpenYardInput, input, (c, { joinsAs }) => services.openYard(c, { joinsAs })));
-export const closeYard = async () => listed(context().then((c) => services.closeYard(c)));
+export const closeYard = async () =>
+  listed(
+    context()
+      .then((c) => withFaults(c, services.closeYard))
+      .then(worded),
+  );
 export const setMemberRole = async (input: unknown) => listed(through(MemberRoleInput, input, services.setMemberRole));
 export const putOut = async (input: unknown) => listed(through(MemberInput, input, services.putOut));
 export const makeToken = async (input: unknown) => listed(through(TokenInput, input, services.makeToken));

@@ -19,16 +19,13 @@ export interface CopyContents {
 const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
 
 /** A consistent copy of a database while it runs: all that was confirmed is in it. It is looked through before it counts. */
-export async function copyDatabase(file: string, target: string): Promise<CopyContents> {
-  const bare = await bareConnection(file, WAIT_MS);
+export async function copyDatabase(db: Database, target: string): Promise<CopyContents> {
   try {
-    await bare.ask(`VACUUM INTO ${quoted(target)}`);
+    await db.copyInto(target);
   } catch (error) {
     // A copy that was cut short, by a full disk say, is none.
     if (existsSync(target)) rmSync(target);
     throw openFault(error, target);
-  } finally {
-    await bare.close();
   }
   return readCopy(target);
 }
@@ -62,7 +59,7 @@ export async function readCopy(file: string): Promise<CopyContents> {
 }
 
 /** What is of this machine and this moment, not of the data: a copy brings back nobody who was put out. */
-const STAYS_AS_IT_IS = ['migrations', 'crew_sessions', 'device_tokens'];
+export const STAYS_AS_IT_IS: readonly string[] = ['migrations', 'crew_sessions', 'device_tokens'];
 
 /**
  * Puts a copy in place of all that is there, in one transaction: all of it or nothing. The copy may be of any older

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize, type Transaction } from 'sequelize';
 import type { WriteFaultCode } from '../core/outcome';
@@ -14,8 +14,12 @@ export interface Database {
   sequelize: Sequelize;
   /** Rejects with a `WriteFault` where disk or file do not take it: nothing of it is kept then. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
-  /** Why the last write was not taken; undefined once one is again. */
+  /** An error as what it says of disk or file, remembered; the error itself where it says nothing. */
+  noticed(error: unknown): unknown;
+  /** Why the last write was not taken; undefined once one is again. A damaged file stays so. */
   fault(): WriteFaultCode | undefined;
+  /** A consistent copy of all that was confirmed, while it is used; also of a file that is no longer where it was. */
+  copyInto(target: string): Promise<void>;
   /** Another number whenever anything was written since, by this program or any other. */
   version(): Promise<number>;
   close(): Promise<void>;
@@ -37,21 +41,41 @@ export async function openDatabase(file: string): Promise<Database> {
     });
     const queue = new WriteQueue();
     let fault: WriteFaultCode | undefined;
+    let isDamaged = false;
+    const noticed = (error: unknown): unknown => {
+      const told = writeFault(error);
+      if (!(told instanceof WriteFault)) return told;
+      fault = told.code;
+      isDamaged ||= told.isForGood;
+      return told;
+    };
+    const opened = inodeOf(file);
+    const isGone = () => inodeOf(file) !== opened;
     return {
       sequelize,
       write: (work) =>
         queue.run(async () => {
           try {
+            // What is written to a file that nobody finds any more would be confirmed and lost.
+            if (isGone()) throw new WriteFault('databaseGone', file);
             const done = await sequelize.transaction(work);
-            fault = undefined;
+            if (!isDamaged) fault = undefined;
             return done;
           } catch (error) {
-            const told = writeFault(error);
-            if (told instanceof WriteFault) fault = told.code;
-            throw told;
+            throw noticed(error);
           }
         }),
+      noticed,
       fault: () => fault,
+      copyInto: async (target) => {
+        const statement = `VACUUM INTO '${target.replaceAll("'", "''")}'`;
+        if (isGone()) {
+          await sequelize.query(statement);
+          return;
+        }
+        const beside = await bareConnection(file, WAIT_FOR_LOCK_MS);
+        await beside.ask(statement).finally(() => beside.close());
+      },
       // It counts what other connections have written; this one never writes.
       version: async () => (await watch.ask<{ data_version: number }>('PRAGMA data_version'))[0]!.data_version,
       close: async () => {
@@ -63,6 +87,8 @@ export async function openDatabase(file: string): Promise<Database> {
     throw error instanceof MigrationRefused ? error : openFault(error, file);
   }
 }
+
+const inodeOf = (file: string): number | undefined => statSync(file, { throwIfNoEntry: false })?.ino;
 
 async function migrated(file: string): Promise<Sequelize> {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });

@@ -3,6 +3,8 @@ export { openDatabase } from './database';
 export type { Database } from './database';
 export { MigrationRefused } from './migrate';
 export { openFault, OpenRefused } from './openFault';
+export { buildHouse, NEWEST_SHAPE, readHouse, type TablePart } from './houseRows';
+export { holdForServing } from './servingLock';
 export { initTables, EventRow } from './tables';
 export { WriteFault } from './writeFault';
 export { handOverBrought } from './repositories/brought';

@@ -15,9 +15,9 @@ export class MigrationRefused extends Error {}
 /**
  * Brings a database to the newest shape. Each migration runs in one transaction together with its
  * record, so a crash leaves it either wholly done or not begun. A migration that has changed since
- * it ran, or one this program does not know, is refused.
+ * it ran, or one this program does not know, is refused. `upTo` are the first so many of all, for a house of an older shape.
  */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+export async function migrate(sequelize: Sequelize, upTo: readonly Migration[] = MIGRATIONS): Promise<void> {
   await sequelize.query(
     'CREATE TABLE IF NOT EXISTS migrations (name TEXT PRIMARY KEY, checksum TEXT NOT NULL, ran_at TEXT NOT NULL DEFAULT CURRENT_TIMESTAMP)',
   );
@@ -37,7 +37,7 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
       );
   }
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map((migration) => ({
+    migrations: upTo.map((migration) => ({
       name: migration.name,
       up: async () =>
         sequelize.transaction(async (transaction) => {

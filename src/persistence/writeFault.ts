@@ -8,6 +8,11 @@ export class WriteFault extends Error {
   ) {
     super(code, { cause });
   }
+
+  /** A disk may come back; a damaged file does not mend itself. */
+  get isForGood(): boolean {
+    return this.code === 'databaseDamaged' && !/IOERR|disk I\/O/i.test(String(this.cause));
+  }
 }
 
 const FAULTS: [said: RegExp, code: WriteFaultCode][] = [

@@ -4,6 +4,7 @@ import { EventRow, initTables, openDatabase, type Database } from '../persistenc
 import type { Context } from '../services';
 import { dayHouse } from './dayHouse';
 import { planningPool } from './planningPool';
+import { steadyClock } from './steadyClock';
 import { yardDoor } from './yard';
 
 /** The database file: ANACHRON_DB, or the owner's own under data/local. */
@@ -21,7 +22,7 @@ async function database(): Promise<Database> {
 
 /** The composition root: the one place that reads a clock and opens a database. */
 export async function context(): Promise<Context> {
-  const opened: Context = { db: await database(), planner: planningPool, nowMs: () => Date.now(), newId: () => randomUUID() };
+  const opened: Context = { db: await database(), planner: planningPool, nowMs: () => steadyClock().nowMs(), newId: () => randomUUID() };
   opened.days = dayHouse(opened);
   opened.yard = yardDoor();
   return opened;

@@ -1,10 +1,21 @@
 import type { Entry, MinuteReading } from '../core/day';
-import { addEntries, loadDay, loadEntries, loadMinutes, saveSetting, WriteFault, type Database } from '../persistence';
+import {
+  addEntries,
+  lastWrittenMs,
+  loadDay,
+  loadEntries,
+  loadMinutes,
+  loadSetting,
+  saveSetting,
+  WriteFault,
+  type Database,
+} from '../persistence';
 import type { Context, DaysUnderWay } from '../services';
 import { DEFAULT_DAY_SETTINGS, keepReadings, readDaySettings, runningDays } from '../services';
 import { DayRoom, type LinkView, type RoomHouse } from './dayRoom';
 import { BrokerLink } from './brokerLink';
 import { dayTime } from './houseClock';
+import { steadyClock, type ClockKept, type SteadyClock } from './steadyClock';
 
 const TICK_MS = 500;
 /** Readings of so long before a day's start may still be its own. */
@@ -12,11 +23,8 @@ const BEFORE_MS = 12 * 3_600_000;
 const AFTER_MS = 72 * 3_600_000;
 
 const TRY_WRITING_MS = 5000;
-
-/** What every screen of a day says already is not printed again and again. */
-const told = (error: unknown): void => {
-  if (!(error instanceof WriteFault)) console.error('a day stumbled:', error);
-};
+/** Where it is kept that the machine's clock is not believed. */
+const CLOCK_KEY = 'clock';
 
 /** All days under way in this process. Rooms are opened when asked for, and those that run when the program starts. */
 export class DayHouse implements DaysUnderWay {
@@ -25,12 +33,21 @@ export class DayHouse implements DaysUnderWay {
   private settings = DEFAULT_DAY_SETTINGS;
   private readonly broker: BrokerLink;
 
-  constructor(private readonly context: Context) {
+  constructor(
+    private readonly context: Context,
+    private readonly clock: SteadyClock = steadyClock(),
+  ) {
     this.broker = new BrokerLink(
       (readings) => keepReadings(this.context, readings),
       () => this.context.nowMs(),
     );
   }
+
+  /** What every screen of a day says already is not printed again and again. */
+  private readonly told = (error: unknown): void => {
+    const what = this.context.db.noticed(error);
+    if (!(what instanceof WriteFault)) console.error('a day stumbled:', what);
+  };
 
   /** Opens what runs, and begins to tick. */
   async start(): Promise<void> {
@@ -38,8 +55,23 @@ export class DayHouse implements DaysUnderWay {
     this.timer = setInterval(() => void this.tickAll(), TICK_MS);
     // A program that is asked to stop does not wait for its days: all that counts is on disk.
     this.timer.unref();
+    await this.goOnByTime();
     await this.readSettings();
     for (const { eventId } of await runningDays(this.context)) await this.room(eventId);
+  }
+
+  /** A clock that was wrong when the program stopped, or was set back since, is not believed at its start either. */
+  private async goOnByTime(): Promise<void> {
+    const kept = await loadSetting(CLOCK_KEY);
+    if (this.clock.goOn((kept ?? undefined) as ClockKept | undefined, await lastWrittenMs())) await this.keepClock();
+  }
+  private async keepClock(): Promise<void> {
+    await this.context.db.write((transaction) => saveSetting(CLOCK_KEY, this.clock.kept() ?? null, transaction)).catch(this.told);
+  }
+  async takeMachineTime(): Promise<void> {
+    this.clock.takeWall();
+    await this.keepClock();
+    for (const opened of this.rooms.values()) await (await opened)?.tick().catch(this.told);
   }
 
   private async readSettings(): Promise<void> {
@@ -53,9 +85,10 @@ export class DayHouse implements DaysUnderWay {
     if (this.ticking) return;
     this.ticking = true;
     try {
+      if (this.clock.look()) await this.keepClock();
       for (const opened of this.rooms.values()) {
         const room = await opened;
-        if (room && (room.phase !== 'ended' || room.watchers.count > 0)) await room.tick().catch(told);
+        if (room && (room.phase !== 'ended' || room.watchers.count > 0)) await room.tick().catch(this.told);
       }
       await this.tryWriting();
     } finally {
@@ -69,7 +102,7 @@ export class DayHouse implements DaysUnderWay {
     const nowMs = this.context.nowMs();
     if (this.context.db.fault() === undefined || nowMs - this.triedMs < TRY_WRITING_MS) return;
     this.triedMs = nowMs;
-    await this.context.db.write((transaction) => saveSetting('writable', nowMs, transaction)).catch(told);
+    await this.context.db.write((transaction) => saveSetting('writable', nowMs, transaction)).catch(this.told);
   }
 
   /** The room of an event's day; undefined while it has not begun. */
@@ -109,6 +142,7 @@ export class DayHouse implements DaysUnderWay {
       fault: () => this.context.db.fault(),
       escalateMin: () => this.settings.escalateMin,
       links: () => this.links(),
+      clockFaults: () => ({ clockSet: this.clock.clockSet(), slept: this.clock.slept() }),
     };
     return new DayRoom(day, entries, minutes, house);
   }

@@ -30,6 +30,7 @@ import type { WriteFaultCode } from '../core/outcome';
 import type { DayClock, StoredDay } from '../persistence';
 import { forecastDay } from './dayPool';
 import { dayTime } from './houseClock';
+import type { ClockSet, Slept } from './steadyClock';
 import { asSent, Watchers } from './watchers';
 
 /** How the outside world is reached, as the screens say it. */
@@ -45,6 +46,9 @@ export interface RoomView extends DayView {
   links: LinkView[];
   /** Why nothing can be written just now. */
   fault?: WriteFaultCode;
+  /** The house's clock was set, or it slept, of late: in the house's own time. */
+  clockSet?: ClockSet;
+  slept?: Slept;
   /** Late entries that changed what had been said, the last few. */
   late: { entryId: string; atMs: number; what: Conclusion[] }[];
 }
@@ -58,6 +62,7 @@ export interface RoomHouse {
   links(): LinkView[];
   /** Why nothing can be written just now. */
   fault(): WriteFaultCode | undefined;
+  clockFaults(): { clockSet?: ClockSet; slept?: Slept };
 }
 
 /** Forecasts are made anew this often in the day's time, sooner when something was done. */
@@ -70,6 +75,8 @@ export const simulatedHub = (eventId: string): string => `Simulated hub ${eventI
 const HUB_EVERY_S = 10;
 const PUBLISH_EVERY_MS = 1000;
 const CURVE_POINTS = 400;
+/** So long after a sleep everybody is told what was not seen. */
+const SLEPT_TOLD_MS = 30 * 60_000;
 
 /** One day under way in this process: its journal and readings in memory, its forecast, and who watches. */
 export class DayRoom {
@@ -269,8 +276,16 @@ export class DayRoom {
       clock: { simulated: clock.mode === 'simulated', speed: clock.mode === 'simulated' ? clock.speed : 1 },
       links: this.house.links(),
       fault: this.house.fault(),
+      ...this.clockFaults(),
       late: this.late,
     };
+  }
+
+  /** A simulated day sleeps through nothing: its world catches up. */
+  private clockFaults(): Pick<RoomView, 'clockSet' | 'slept'> {
+    const { clockSet, slept } = this.house.clockFaults();
+    const isTold = slept && !this.world && slept.toMs >= this.day.startedAtMs && this.nowMs() - slept.toMs < SLEPT_TOLD_MS;
+    return { ...(clockSet && { clockSet }), ...(isTold && { slept }) };
   }
 
   private publishedMs = -Infinity;

@@ -1,13 +1,15 @@
 import { failure, WRITE_FAULTS, type Outcome } from '../core/outcome';
 import { WriteFault } from '../persistence';
+import type { Context } from '../services';
 
-/** What a door answers when disk or file do not take what came: 503, to be sent again. */
-export async function faultsAsOutcome<T>(work: Promise<Outcome<T>>): Promise<Outcome<T>> {
+/** What a door answers when disk or file do not take what came, or cannot be read: 503, to be sent again. */
+export async function withFaults<T>(context: Context, work: (context: Context) => Promise<Outcome<T>>): Promise<Outcome<T>> {
   try {
-    return await work;
+    return await work(context);
   } catch (error) {
-    if (error instanceof WriteFault) return failure({ code: error.code });
-    throw error;
+    const told = context.db.noticed(error);
+    if (told instanceof WriteFault) return failure({ code: told.code });
+    throw told;
   }
 }
 

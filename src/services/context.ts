@@ -26,6 +26,8 @@ export interface DaysUnderWay {
   readingsKept(minutes: readonly MinuteReading[]): void;
   clockChanged(eventId: string): void;
   settingsChanged(): void;
+  /** The owner says that the machine's clock, which was set, is right. */
+  takeMachineTime(): Promise<void>;
   /** Everything may be another now: a copy was put back. */
   allChanged(): void;
 }

@@ -10,15 +10,18 @@ export interface Copy {
   bytes: number;
 }
 
-/** Made by hand, by the day, or before another was put in its place. */
-type Kind = 'copy' | 'daily' | 'before-restore';
+/** Made by hand, by the day, or before another was put in its place; or brought from elsewhere. */
+type Kind = 'copy' | 'daily' | 'before-restore' | 'brought';
 /** `daily-2026-11-27T0412.sqlite`, in the world's own time. */
-const NAME = /^(?:copy|daily|before-restore)-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)\.sqlite$/;
+const NAME = /^(?:copy|daily|before-restore|brought)-(\d{4}-\d\d-\d\d)T(\d\d)(\d\d)(\d\d)\.sqlite$/;
 
 const DAY_MS = 86_400_000;
 /** Of those made by the day: all of a week, then one a week for two months. What was made by hand is the owner's to let go. */
 const DAYS_KEPT = 7;
 const WEEKS_KEPT = 8;
+
+export const copyName = (kind: Kind, nowMs: number): string =>
+  `${kind}-${new Date(nowMs).toISOString().slice(0, 19).replaceAll(':', '')}.sqlite`;
 
 /** Copies lie beside the database. */
 export const copiesFolder = (file: string): string => path.join(path.dirname(file), 'copies');
@@ -44,15 +47,14 @@ const refused = (error: unknown, file: string): Outcome<never> => {
 /** A consistent copy of all data while the program runs, looked through before it counts. */
 export async function makeCopy(context: Context, file: string, kind: Kind = 'copy'): Promise<Outcome<Copy & CopyContents>> {
   const folder = copiesFolder(file);
-  const stamp = new Date(context.nowMs()).toISOString().slice(0, 19).replaceAll(':', '');
-  const name = `${kind}-${stamp}.sqlite`;
+  const name = copyName(kind, context.nowMs());
   const target = path.join(folder, name);
   try {
     mkdirSync(folder, { recursive: true });
     // Under another name until it is whole: a copy that is listed can be trusted.
     const making = `${target}.making`;
     rmSync(making, { force: true });
-    const contents = await copyDatabase(file, making);
+    const contents = await copyDatabase(context.db, making);
     renameSync(making, target);
     return success({ name, madeAtMs: context.nowMs(), ...contents });
   } catch (error) {
@@ -85,7 +87,7 @@ export async function putCopyBack(context: Context, file: string, name: string):
   const before = await makeCopy(context, file, 'before-restore');
   if (!before.ok) return before;
   try {
-    await restoreCopy(context.db, full, ['yard']);
+    await restoreCopy(context.db, full, ['yard', 'clock', 'writable']);
   } catch (error) {
     return refused(error, full);
   }

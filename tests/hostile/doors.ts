@@ -41,6 +41,7 @@ export const ACTIONS: Record<string, unknown> = {
   restoreEntry: { kind: 'cut', id: 'hostile-cut' },
   startDay: { eventId: 'EVENT', by: 'Ann' },
   setDaySpeed: { eventId: 'EVENT', speed: 10 },
+  takeMachineTime: {},
   guessLog: { text: 'Time,A\n2027-06-19 05:00,250\n' },
   importLog: {
     eventId: 'EVENT',
@@ -108,6 +109,7 @@ export const COMMANDS: Record<string, string[][]> = {
   predict: [[], ['nowhere.csv'], ['docs'], ['SPOILT']],
   reforecast: [[], ['nowhere.csv', 'nowhere.csv'], ['docs', 'docs'], ['SPOILT', 'SPOILT']],
   backup: [],
+  restore: [['nowhere.sqlite'], ['..']],
   fit: [['nowhere.csv'], ['docs']],
   reference: [],
   schemas: [],

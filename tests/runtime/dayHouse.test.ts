@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { bareConnection } from '../../src/persistence/bareConnection';
 import { DayHouse } from '../../src/runtime/dayHouse';
+import { SteadyClock } from '../../src/runtime/steadyClock';
 import type { DayRoom, RoomView } from '../../src/runtime/dayRoom';
 import { makeCopy, putCopyBack, recordEntries, type Context } from '../../src/services';
 import { aBegunDay, must, openContext } from '../fixtures/context';
@@ -57,6 +58,34 @@ describe('the room of a day', () => {
     await days.tickAll();
     expect(room.view().fault).toBeUndefined();
   }, 40_000);
+
+  it('goes on by its own time when the house’s clock is set, tells every screen, and knows it after a start', async () => {
+    const eventId = await aBegunDay(context);
+    const machine = { wallMs: NOW, upMs: 9000 };
+    const clockOf = () => new SteadyClock({ wallMs: () => machine.wallMs, upMs: () => machine.upMs, tickMs: () => machine.upMs });
+    const started = async () => {
+      const clock = clockOf();
+      const own: Context = { ...context, nowMs: () => clock.nowMs() };
+      const opened = new DayHouse(own, clock);
+      own.days = opened;
+      await opened.start();
+      return { own, opened, room: (await opened.room(eventId))! };
+    };
+    const { own, opened, room } = await started();
+    expect(room.view()).not.toHaveProperty('clockSet');
+    machine.wallMs -= 3 * 3_600_000;
+    await opened.tickAll();
+    expect(room.view().clockSet).toEqual({ sinceMs: NOW, byMs: -3 * 3_600_000 });
+    machine.wallMs += 60_000;
+    machine.upMs += 60_000;
+    must(await recordEntries(own, { eventId, entries: [{ id: 'late', atMs: own.nowMs(), by: 'Ada', deed: { kind: 'note', text: 'x' } }] }));
+    expect(room.view().journal.at(-1)).toMatchObject({ id: 'late', atMs: NOW + 60_000 });
+    const again = await started();
+    expect(again.room.view()).toMatchObject({ nowMs: NOW + 60_000, clockSet: { byMs: -3 * 3_600_000 } });
+    await again.opened.takeMachineTime();
+    expect(again.room.view()).not.toHaveProperty('clockSet');
+    expect(again.own.nowMs()).toBe(machine.wallMs);
+  });
 
   it('is left when a copy was put back: who watches is let go, and comes into one that knows the copy', async () => {
     const eventId = await aBegunDay(context);

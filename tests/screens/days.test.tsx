@@ -84,7 +84,8 @@ const desk = (day: DayScreen) => (
     ground={ground}
     first={day}
     version={1}
-    setDaySpeed={noAction}
+    takeMachineTime={noAction}
+      setDaySpeed={noAction}
     log={{ remembered: {}, guessLog: noAction, importLog: noAction }}
     heard={[]}
     others={[]}
@@ -152,7 +153,7 @@ describe('the screens of a day', () => {
       () => ({ ...screen(), links: [{ id: 'mqtt://yard:1883', state: 'lost', sinceMs: nowMs - 5 * MIN }] }),
       /The broker mqtt:\/\/yard:1883 is gone since/,
     ],
-    ...(['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged'] as const).map((fault): (typeof states)[number] => [
+    ...(['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged', 'databaseGone'] as const).map((fault): (typeof states)[number] => [
       `with data that cannot be written, ${fault}`,
       () => ({ ...screen(), fault }),
       /Taps wait on this phone/,

@@ -54,7 +54,9 @@ const WORDS: Record<string, string> = {
   databaseBusy: 'Another program holds the house’s data, so this was not kept. Stop that program, or try again in a moment.',
   databaseReadOnly: 'The house’s data cannot be written to, so this was not kept. Allow writing to its file and folder, then try again.',
   databaseDamaged:
-    'The house’s data cannot be written: its file or disk fails. This was not kept. Stop the program, and put the last copy back (Settings, Copies).',
+    'The house’s data cannot be written: its file or disk fails. This was not kept. Stop the program, and put the last copy back: npm run restore.',
+  databaseGone:
+    'The house’s data file was moved or deleted while the program uses it, so this was not kept. Put it back where it was; or make a copy in Settings before you stop the program.',
   dayBegun: 'This day has begun already, perhaps on another screen. Nothing was changed; load the page again.',
   dayNotBegun: 'This day has not begun. Start it first; nothing was kept.',
   dayTooEarly: 'The first fire is more than a day and a half away. Start the day when it comes; nothing was changed.',

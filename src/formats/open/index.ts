@@ -4,6 +4,7 @@ export type { EventFileV1 } from './eventFileV1';
 export { planInputOf, unpacked } from './eventIn';
 export type { Unpacked } from './eventIn';
 export { eventFileOf, filePit } from './eventOut';
+export { NoHouse, unzipped, zipped, type TextPart } from './houseZip';
 export { namedPlanFrom } from './namedPlan';
 export { readEventFile, readOpenPlan } from './read';
 export type { Misread, Reading } from './read';

@@ -18,6 +18,7 @@ export const places: Migration = {
 };
 
 async function rewrite(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  // Named: where a table has a number of its own for its rows, SQLite calls it by that.
   const all = (sql: string) => sequelize.query<Kept>(sql, { type: QueryTypes.SELECT, transaction });
   // What cannot be read stays as it is: the door it comes in by says so.
   const read = (body: string): Json | undefined => {
@@ -31,7 +32,7 @@ async function rewrite(sequelize: Sequelize, transaction: Transaction): Promise<
   const put = (table: string, rowid: number, body: Json) =>
     sequelize.query(`UPDATE ${table} SET body = ? WHERE rowid = ?`, { transaction, replacements: [JSON.stringify(body), rowid] });
   const change = async (table: string, where: string, how: (body: Json) => Json) => {
-    for (const { rowid, body } of await all(`SELECT rowid, body FROM ${table} WHERE ${where}`)) {
+    for (const { rowid, body } of await all(`SELECT rowid AS rowid, body FROM ${table} WHERE ${where}`)) {
       const kept = read(body);
       if (kept) await put(table, rowid, how(kept));
     }

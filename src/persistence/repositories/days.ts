@@ -93,6 +93,13 @@ export async function loadEntries(eventId: string, transaction?: Transaction): P
   return rows.map((row) => JSON.parse(row.body) as Entry);
 }
 
+/** When the last entry of a day under way was written; undefined where there is none. */
+export async function lastWrittenMs(): Promise<number | undefined> {
+  const running = await CookDayRow.findAll({ where: { endedAtMs: null }, attributes: ['eventId'] });
+  const last = await DayEntryRow.max<number | null, DayEntryRow>('receivedAtMs', { where: { eventId: running.map((row) => row.eventId) } });
+  return last === null ? undefined : Number(last);
+}
+
 /** Adds what is not there yet; an id that is known is left as it was. Returns those that are new. */
 export async function addEntries(eventId: string, entries: readonly Entry[], nowMs: number, transaction: Transaction): Promise<Entry[]> {
   const ids = entries.map((entry) => entry.id);

@@ -26,6 +26,7 @@ import { TaskList } from './TaskList';
 
 interface DayDeskProps extends LivedDayProps {
   setDaySpeed: Action<unknown>;
+  takeMachineTime: Action<unknown>;
   log: Omit<ImportLogProps, 'eventId'>;
   heard: { deviceId: string; channel: string }[];
   others: { eventId: string; name: string }[];
@@ -43,7 +44,7 @@ const VIEWS = [
 ] as const;
 
 /** The day at the desk: all of it on one screen, what happened over what was planned. */
-export function DayDesk({ ground, first, version, setDaySpeed, log, heard, others }: DayDeskProps) {
+export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, log, heard, others }: DayDeskProps) {
   const { event } = ground;
   const { units, context, day, joined, nowMs, say, waiting, open } = useLivedDay({ ground, first, version }, 'desk');
   const [view, setView] = useState<(typeof VIEWS)[number][0]>('day');
@@ -59,10 +60,14 @@ export function DayDesk({ ground, first, version, setDaySpeed, log, heard, other
     const done = await callAction(setDaySpeed, { eventId: event.id, speed: to });
     if (!done.ok) complain(done.problems);
   };
+  const takeTime = async () => {
+    const done = await callAction(takeMachineTime, undefined);
+    if (!done.ok) complain(done.problems);
+  };
   return (
     <main>
       <h1 className="sr-only">Cook day</h1>
-      <JoinedLine day={day} joined={joined} waiting={waiting} context={context} />
+      <JoinedLine day={day} joined={joined} waiting={waiting} context={context} takeTime={() => void takeTime()} />
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line bg-sheet px-4 py-1.5 print:hidden">
         <p className="flex items-baseline gap-3">
           <span className="figures text-[1.7rem] leading-none font-bold" suppressHydrationWarning>

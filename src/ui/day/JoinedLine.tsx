@@ -1,20 +1,8 @@
-import type { WriteFaultCode } from '../../core/outcome';
 import { clockTime } from '../../formats/clock';
+import { clockSetMessage, sleptMessage, writeFaultMessage } from '../../formats/messages/day/house';
 import type { MessageContext } from '../../formats/messages/names';
 import type { DayScreen } from './dayScreen';
 import type { Joined } from './useDay';
-
-/** Why nothing can be written, and what brings it back: what it means for whoever stands in the yard. */
-const FAULT_WORDS: Record<WriteFaultCode, [why: string, cure: string]> = {
-  diskFull: ['The house’s disk is full', 'Make room on it.'],
-  databaseBusy: ['Another program holds the house’s data', 'Stop that program.'],
-  databaseReadOnly: ['The house’s data cannot be written to', 'Allow writing to its file and folder.'],
-  databaseDamaged: ['The house’s data or disk fails', 'Stop the program there, and put the last copy back.'],
-};
-const faultInWords = (fault: WriteFaultCode): string => {
-  const [why, cure] = FAULT_WORDS[fault];
-  return `${why}: nothing new is written, and no new alarm rings. Taps wait on this phone. ${cure}`;
-};
 
 /** How the screen stands with the house and the house with its devices: said only when somebody should know. */
 export function JoinedLine({
@@ -22,17 +10,21 @@ export function JoinedLine({
   joined,
   waiting,
   context,
+  takeTime,
 }: {
   day: DayScreen;
   joined: Joined;
   waiting: number;
   context: MessageContext;
+  /** Where the owner sits: goes by the house's clock as it is set now. */
+  takeTime?: () => void;
 }) {
   const at = (ms: number) => clockTime(ms, context.event.timeZone, context.units.clock);
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
-    ...(day.fault ? [faultInWords(day.fault)] : []),
+    ...(day.fault ? [writeFaultMessage(day.fault)] : []),
     ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
+    ...(day.slept ? [sleptMessage(day.slept, context)] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')
       .map(
@@ -54,6 +46,16 @@ export function JoinedLine({
       {day.clock.simulated && (
         <p className="border-b border-line bg-shade px-4 py-1 text-[0.86rem] text-soft">
           Simulated{day.clock.speed > 1 ? `, ${day.clock.speed} times as fast` : ''}: no real fire, no real meat.
+        </p>
+      )}
+      {day.clockSet && (
+        <p role="status" className="border-b border-line bg-sheet px-4 py-1.5 text-[0.94rem] font-semibold text-warn">
+          {clockSetMessage(day.clockSet, context)}{' '}
+          {takeTime && (
+            <button type="button" onClick={takeTime} className="min-h-9 underline">
+              Take the new time
+            </button>
+          )}
         </p>
       )}
       {lines.map((line) => (

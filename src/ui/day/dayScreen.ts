@@ -8,6 +8,9 @@ export interface DayScreen extends DayView {
   clock: { simulated: boolean; speed: number };
   /** Why nothing can be written just now. */
   fault?: WriteFaultCode;
+  /** The house's clock was set, by so much ahead of what the house goes by. */
+  clockSet?: { sinceMs: number; byMs: number };
+  slept?: { fromMs: number; toMs: number };
   links: { id: string; state: 'connecting' | 'connected' | 'lost'; why?: string; sinceMs: number }[];
   late: { entryId: string; atMs: number; what: Conclusion[] }[];
 }

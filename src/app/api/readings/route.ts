@@ -1,7 +1,7 @@
 import { failure, success } from '../../../core/outcome';
 import { worded } from '../../../formats/messages/outcome';
 import { context } from '../../../runtime/context';
-import { FAULT_STATUS, faultsAsOutcome } from '../../../runtime/faults';
+import { FAULT_STATUS, withFaults } from '../../../runtime/faults';
 import { LONGEST_READINGS_BYTES, receiveReadings } from '../../../runtime/readingsDoor';
 
 export const dynamic = 'force-dynamic';
@@ -19,7 +19,7 @@ export async function POST(request: Request) {
   } catch {
     return Response.json(worded(failure({ code: 'notJson', message: 'This is no JSON. Nothing was kept.' })), { status: 400 });
   }
-  const taken = await faultsAsOutcome(receiveReadings(await context(), token, body));
+  const taken = await withFaults(await context(), (opened) => receiveReadings(opened, token, body));
   return taken.ok ? Response.json(success(taken.value)) : Response.json(worded(taken), { status: STATUS[taken.problems[0]!.code] ?? 422 });
 }
 

@@ -2,7 +2,7 @@ import { failure, success } from '../../../../core/outcome';
 import { worded } from '../../../../formats/messages/outcome';
 import { check, EntriesInput } from '../../../../inputs';
 import { context } from '../../../../runtime/context';
-import { FAULT_STATUS, faultsAsOutcome } from '../../../../runtime/faults';
+import { FAULT_STATUS, withFaults } from '../../../../runtime/faults';
 import { askerOf } from '../../../../runtime/yardSeat';
 import { recordEntries } from '../../../../services';
 import type { Params } from '../room';
@@ -18,6 +18,6 @@ export async function POST(request: Request, { params }: Params) {
   const input = check(EntriesInput, await request.json().catch(() => undefined));
   if (!input.ok || input.value.eventId !== (await params).eventId)
     return Response.json(worded(input.ok ? failure({ code: 'notAnObject' }) : input), { status: 400 });
-  const kept = await faultsAsOutcome(recordEntries(await context(), { ...input.value, sender: askerOf(request.headers) }));
+  const kept = await withFaults(await context(), (opened) => recordEntries(opened, { ...input.value, sender: askerOf(request.headers) }));
   return kept.ok ? Response.json(success(kept.value)) : Response.json(worded(kept), { status: STATUS[kept.problems[0]!.code] ?? 422 });
 }

@@ -4,7 +4,7 @@ import { heardChannels, readDayFacts, rememberedColumns, runningDays } from '../
 import { DayDesk } from '../../../../ui/day/DayDesk.client';
 import type { DayScreen } from '../../../../ui/day/dayScreen';
 import { StartDay } from '../../../../ui/day/StartDay.client';
-import { guessLog, importLog, setDaySpeed, startDay } from '../../../actions';
+import { guessLog, importLog, setDaySpeed, startDay, takeMachineTime } from '../../../actions';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Cook day' };
@@ -24,6 +24,7 @@ export default async function Page({ params }: { params: Promise<{ eventId: stri
       first={JSON.parse(json) as DayScreen}
       version={version}
       setDaySpeed={setDaySpeed}
+      takeMachineTime={takeMachineTime}
       log={{ remembered: await rememberedColumns(context), guessLog, importLog }}
       heard={await heardChannels(context, room.nowMs())}
       others={others}

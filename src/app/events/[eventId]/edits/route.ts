@@ -2,7 +2,7 @@ import { failure, success } from '../../../../core/outcome';
 import { worded } from '../../../../formats/messages/outcome';
 import { check, SaveEditsInput } from '../../../../inputs';
 import { context as openContext } from '../../../../runtime/context';
-import { FAULT_STATUS, faultsAsOutcome } from '../../../../runtime/faults';
+import { FAULT_STATUS, withFaults } from '../../../../runtime/faults';
 import { readDocument, saveEdits } from '../../../../services';
 
 export const dynamic = 'force-dynamic';
@@ -28,7 +28,7 @@ export async function POST(request: Request, { params }: Params) {
   if (!input.ok || input.value.eventId !== (await params).eventId)
     return Response.json(worded(input.ok ? failure({ code: 'notAnObject' }) : input), { status: 400 });
   const context = await openContext();
-  const saved = await faultsAsOutcome(saveEdits(context, input.value));
+  const saved = await withFaults(context, (opened) => saveEdits(opened, input.value));
   if (!saved.ok) return Response.json(worded(saved), { status: STATUS[saved.problems[0]!.code] ?? 422 });
   return Response.json(success({ event: saved.value, nowMs: context.nowMs() }));
 }
