@@ -68,25 +68,25 @@ export const restoreEvent = async (input: unknown) =>
   listed(through(EventIdInput, input, (h, { eventId }) => services.restoreEvent(h, eventId)));
 export const importEvent = async (input: unknown) => listed(through(ImportInput, input, services.importEvent));
 export const readPlanFile = async (input: unknown) => through(PlanFileInput, input, services.readPlanFile);
-export const savePit = async (input: unknown, seen?: unknown) =>
-  listed(through(PitRecord, input, (c, entry) => services.savePit(c, entry, seen)));
-export const saveBox = async (input: unknown, seen?: unknown) =>
-  listed(through(HoldingBoxRecord, input, (c, entry) => services.saveBox(c, entry, seen)));
-export const saveWarmer = async (input: unknown, seen?: unknown) =>
-  listed(through(WarmerRecord, input, (c, entry) => services.saveWarmer(c, entry, seen)));
-export const saveProbe = async (input: unknown, seen?: unknown) =>
-  listed(through(ProbeRecord, input, (c, entry) => services.saveProbe(c, entry, seen)));
-export const saveCrew = async (input: unknown, seen?: unknown) =>
-  listed(through(CrewMemberRecord, input, (c, entry) => services.saveCrew(c, entry, seen)));
+export const savePit = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(PitRecord, input, (c, entry) => services.savePit(c, entry, { seen, settle })));
+export const saveBox = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(HoldingBoxRecord, input, (c, entry) => services.saveBox(c, entry, { seen, settle })));
+export const saveWarmer = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(WarmerRecord, input, (c, entry) => services.saveWarmer(c, entry, { seen, settle })));
+export const saveProbe = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(ProbeRecord, input, (c, entry) => services.saveProbe(c, entry, { seen, settle })));
+export const saveCrew = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(CrewMemberRecord, input, (c, entry) => services.saveCrew(c, entry, { seen, settle })));
 export const putGearAway = async (input: unknown) => listed(through(GearIdInput, input, services.putGearAway));
 export const bringGearBack = async (input: unknown) => listed(through(GearIdInput, input, services.bringGearBack));
 export const addSet = async (input: unknown) => listed(through(SetIdInput, input, (h, { id }) => services.addSet(h, id)));
-export const saveCut = async (input: unknown, seen?: unknown) =>
-  listed(through(CutRecord, input, (c, entry) => services.saveCut(c, entry, seen)));
-export const saveMethod = async (input: unknown, seen?: unknown) =>
-  listed(through(MethodRecord, input, (c, entry) => services.saveMethod(c, entry, seen)));
-export const saveRecipe = async (input: unknown, seen?: unknown) =>
-  listed(through(RecipeRecord, input, (c, entry) => services.saveRecipe(c, entry, seen)));
+export const saveCut = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(CutRecord, input, (c, entry) => services.saveCut(c, entry, { seen, settle })));
+export const saveMethod = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(MethodRecord, input, (c, entry) => services.saveMethod(c, entry, { seen, settle })));
+export const saveRecipe = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(through(RecipeRecord, input, (c, entry) => services.saveRecipe(c, entry, { seen, settle })));
 export const restoreEntry = async (input: unknown) =>
   listed(through(LibraryIdInput, input, (h, { kind, id }) => services.restoreEntry(h, kind, id)));
 export const startDay = async (input: unknown) =>

@@ -57,7 +57,7 @@ export class Yard implements YardDoor, YardSeat {
 
   /** Opens or closes as the owner has decided. */
   async changed(): Promise<void> {
-    const { open } = await readYard(this.context);
+    const { open, code } = await readYard(this.context);
     const wanted = open ? netAddresses() : [];
     for (const [address, server] of this.servers)
       if (!wanted.includes(address)) {
@@ -66,7 +66,10 @@ export class Yard implements YardDoor, YardSeat {
         server.closeAllConnections();
       }
     this.failed.clear();
-    for (const address of wanted) if (!this.servers.has(address)) await this.listen(address);
+    const fresh = wanted.filter((address) => !this.servers.has(address));
+    for (const address of fresh) await this.listen(address);
+    for (const address of this.addresses())
+      if (fresh.some((each) => address.includes(`//${each}:`))) console.log(`Crew may join at ${address}/join with the code ${code}.`);
   }
 
   putOut(sessionId: string): void {
@@ -139,5 +142,4 @@ export async function startYard(context: Context): Promise<void> {
   const door = (shared.anachronYardDoor ??= new Yard(context, Number(process.env.PORT ?? '3000')));
   takeYardSeat(door);
   await door.changed();
-  for (const address of door.addresses()) console.log(`Crew may join at ${address}/join`);
 }

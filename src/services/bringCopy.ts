@@ -32,7 +32,8 @@ export async function bringCopy(context: Context, file: string, body: AsyncItera
   } catch (error) {
     const fault = openFault(error, 'What was sent');
     if (!(fault instanceof OpenRefused)) throw fault;
-    return failure({ code: 'copyRefused', message: `${fault.message.replaceAll(making, 'It')} All is as it was.` });
+    const said = /is damaged/.test(fault.message) ? 'It is damaged: it cannot be read to its end.' : fault.message.replaceAll(making, 'It');
+    return failure({ code: 'copyRefused', message: `${said} All is as it was.` });
   } finally {
     for (const left of [arriving, making]) for (const end of ['', '-wal', '-shm', '-journal']) rmSync(left + end, { force: true });
   }

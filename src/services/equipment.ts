@@ -2,9 +2,10 @@ import { EQUIPMENT_SETS, presetPit, type Equipment, type Pit, type Probe } from 
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import { markGearDeleted, saveGear as storeGear, type GearKind, type GearKinds } from '../persistence';
 import type { Context } from './context';
-import { isOutdated, storedEquipment } from './stored';
+import { putTogether, type Guard } from './putTogether';
+import { storedEquipment } from './stored';
 
-type Saved = Outcome<{ id: string }>;
+type Saved = Outcome<{ id: string; together?: boolean }>;
 
 /** Bands and blocked parts that reach beyond their rack. */
 function beyondRack(racks: Pit['racks']): Problem[] {
@@ -27,40 +28,43 @@ const LIST_OF: Record<GearKind, keyof Equipment> = { pit: 'pits', box: 'boxes', 
 
 const asRead = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 
-/** Adds gear of a kind, or changes it. */
+/** Adds gear of a kind, or changes it, with what was changed of it elsewhere. `wrong` says what its class cannot. */
 const saver =
-  <K extends GearKind>(kind: K) =>
-  async (context: Context, input: GearKinds[K], seen?: unknown): Promise<Saved> => {
-    const gear = { ...asRead(input), name: input.name.trim() };
+  <K extends GearKind>(kind: K, wrong: (gear: GearKinds[K]) => Problem[] = () => []) =>
+  async (context: Context, input: GearKinds[K], guard: Guard = {}): Promise<Saved> => {
+    const typed = { ...asRead(input), name: input.name.trim() };
     return context.db.write(async (transaction): Promise<Saved> => {
       const all: readonly { id: string }[] = (await storedEquipment(transaction))[LIST_OF[kind]];
-      if (isOutdated(seen, all, input.id)) return failure({ code: 'entryChangedElsewhere' });
-      await storeGear(kind, gear, context.nowMs(), transaction);
-      return success({ id: input.id });
+      const put = putTogether(kind, all, typed, guard);
+      if (!put.ok) return put;
+      const problems = wrong(put.value.value);
+      if (problems.length > 0) return failure(...problems);
+      await storeGear(kind, put.value.value, context.nowMs(), transaction);
+      return success({ id: input.id, ...(put.value.together && { together: true }) });
     });
   };
 
 /** Adds a pit or changes one; its racks are replaced by those given. */
-export async function savePit(context: Context, input: Pit, seen?: unknown): Promise<Saved> {
-  const names = input.racks.map((rack) => rack.name.trim().toLowerCase());
-  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
-  if (twice >= 0) return failure({ code: 'rackNameTwice', path: `racks.${twice}.name` });
-  const beyond = beyondRack(input.racks);
-  if (beyond.length > 0) return failure(...beyond);
+export async function savePit(context: Context, input: Pit, guard?: Guard): Promise<Saved> {
   const racks = input.racks.map((rack) => ({ ...rack, name: rack.name.trim(), depthMm: rack.round ? rack.widthMm : rack.depthMm }));
-  return saver('pit')(context, { ...input, racks }, seen);
+  return storePit(context, { ...input, racks }, guard);
 }
+const storePit = saver('pit', ({ racks }) => {
+  const names = racks.map((rack) => rack.name.trim().toLowerCase());
+  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+  return twice >= 0 ? [{ code: 'rackNameTwice', path: `racks.${twice}.name` }] : beyondRack(racks);
+});
 export const saveBox = saver('box');
 export const saveWarmer = saver('warmer');
 export const saveCrew = saver('crew');
 
 /** A thermometer whose readings are new was checked now. */
-export async function saveProbe(context: Context, input: Probe, seen?: unknown): Promise<Saved> {
+export async function saveProbe(context: Context, input: Probe, guard?: Guard): Promise<Saved> {
   const before = (await storedEquipment()).probes.find((probe) => probe.id === input.id);
   const same = before?.iceC === input.iceC && before?.boilC === input.boilC;
   const read = input.iceC !== undefined || input.boilC !== undefined;
   const checkedAtMs = same ? before?.checkedAtMs : read ? context.nowMs() : undefined;
-  return saver('probe')(context, { ...input, checkedAtMs }, seen);
+  return saver('probe')(context, { ...input, checkedAtMs }, guard);
 }
 
 const marked = (found: boolean, id: string): Saved => (found ? success({ id }) : failure({ code: 'equipmentGone' }));

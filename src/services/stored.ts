@@ -94,28 +94,27 @@ export interface Unusable {
   name: string;
 }
 
+/** The class of each kind of entry. */
+export const RECORD_OF = {
+  pit: PitRecord,
+  box: HoldingBoxRecord,
+  warmer: WarmerRecord,
+  probe: ProbeRecord,
+  crew: CrewMemberRecord,
+  cut: CutRecord,
+  method: MethodRecord,
+  recipe: RecipeRecord,
+} as const satisfies Record<GearKind | LibraryKind, ClassConstructor<object>>;
+
 export async function storedUnusable(): Promise<{ gear: Unusable[]; library: Unusable[] }> {
   const { pits, boxes, warmers, probes, crew } = await persistence.listEquipment();
   const { cuts, methods, recipes } = await persistence.loadOwnLibrary();
-  const of = (kind: Unusable['kind'], type: ClassConstructor<object>, stored: readonly { id: string; name: unknown }[]): Unusable[] =>
-    stored.filter((each) => !soundOf(type, each)).map(({ id, name }) => ({ kind, id, name: typeof name === 'string' ? name : '' }));
+  const of = (kind: Unusable['kind'], stored: readonly { id: string; name: unknown }[]): Unusable[] =>
+    stored
+      .filter((each) => !soundOf<object>(RECORD_OF[kind], each))
+      .map(({ id, name }) => ({ kind, id, name: typeof name === 'string' ? name : '' }));
   return {
-    gear: [
-      ...of('pit', PitRecord, pits),
-      ...of('box', HoldingBoxRecord, boxes),
-      ...of('warmer', WarmerRecord, warmers),
-      ...of('probe', ProbeRecord, probes),
-      ...of('crew', CrewMemberRecord, crew),
-    ],
-    library: [...of('cut', CutRecord, cuts), ...of('method', MethodRecord, methods), ...of('recipe', RecipeRecord, recipes)],
+    gear: [...of('pit', pits), ...of('box', boxes), ...of('warmer', warmers), ...of('probe', probes), ...of('crew', crew)],
+    library: [...of('cut', cuts), ...of('method', methods), ...of('recipe', recipes)],
   };
-}
-
-/**
- * Whether an entry was opened (`seen`, as the page had it, as JSON) before somebody else changed it. An entry that is
- * new, or that whoever saves says nothing of, is never outdated.
- */
-export function isOutdated(seen: unknown, all: readonly { id: string }[], id: string): boolean {
-  const stored = all.find((each) => each.id === id);
-  return typeof seen === 'string' && stored !== undefined && JSON.stringify(stored) !== seen;
 }

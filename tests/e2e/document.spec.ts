@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import type { CookEvent } from '../../src/core/model';
 import { addCut, makeEvent, saved, stage } from './steps';
@@ -174,15 +175,26 @@ test('a pit changed in two windows is not overwritten unseen; what was typed sta
   await page.getByLabel('Light to ready').fill('25');
   await page.getByRole('button', { name: 'Save the pit' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
+  await other.getByLabel('Name').first().fill('Kitchen oven, left');
   await other.getByLabel('Light to ready').fill('30');
   await other.getByRole('button', { name: 'Save the pit' }).click();
-  await expect(other.getByText(/changed in another window since/)).toBeVisible();
+  const twice = other.getByRole('alert', { name: 'Changed twice' });
+  await expect(twice.getByRole('row', { name: /Warm up 30 min 25 min/ })).toBeVisible();
   await expect(other.getByLabel('Light to ready')).toHaveValue('30');
-  await other.getByRole('button', { name: 'Save mine over it' }).click();
+  expect((await new AxeBuilder({ page: other }).analyze()).violations).toEqual([]);
+  await twice.getByRole('button', { name: 'Mine hold' }).click();
   await expect(other.getByRole('dialog')).toBeHidden();
-  await openPit(page);
+  // What only one changed is put together unasked.
+  await page.goto('/equipment');
+  await page.getByRole('button', { name: 'Change Kitchen oven, left' }).click();
+  await other.getByRole('button', { name: 'Change Kitchen oven, left' }).click();
   await expect(page.getByLabel('Light to ready')).toHaveValue('30');
+  await other.getByLabel('Name').first().fill('Kitchen oven');
+  await other.getByRole('button', { name: 'Save the pit' }).click();
+  await expect(other.getByRole('dialog')).toBeHidden();
   await page.getByLabel('Light to ready').fill('20');
   await page.getByRole('button', { name: 'Save the pit' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByText('together with what was changed elsewhere')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change Kitchen oven', exact: true })).toBeVisible();
 });

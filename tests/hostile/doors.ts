@@ -98,6 +98,8 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'days/[eventId]/curves': (id) => [`/days/${id}/curves`, `/days/${id}/curves?piece=__proto__`, `/days/${id}/curves?piece=%00`],
   'days/[eventId]/safety': (id) => [`/days/${id}/safety`],
   'api/readings': () => ['/api/readings'],
+  'settings/copies': () => ['/settings/copies'],
+  'settings/house': () => ['/settings/house'],
   'settings/copies/[name]': () => ['/settings/copies/copy-2026-06-19T050000.sqlite', '/settings/copies/..%2f..%2fdemo.sqlite'],
   'join/enter': () => ['/join/enter'],
   'events/[eventId]/racks/svg': (id) => [`/events/${id}/racks/svg`],

@@ -261,19 +261,39 @@ describe('equipment', () => {
     expect(codes(await services.putGearAway(context, { kind: 'pit', id: 'nothing' }))).toEqual(['equipmentGone']);
   });
 
-  it('is not overwritten unseen: whoever saves what another window has changed since is told', async () => {
+  it('is not overwritten unseen: what two windows changed is put together, or asked about where both changed the same', async () => {
     const pit = { ...OFFSET, id: 'guarded' };
     must(await services.savePit(context, pit));
     const seen = JSON.stringify((await services.listEquipment(context)).pits.find((each) => each.id === 'guarded'));
-    must(await services.savePit(context, { ...pit, warmUpMin: 45 }, seen));
-    expect(codes(await services.savePit(context, { ...pit, name: 'Mine' }, seen))).toEqual(['entryChangedElsewhere']);
-    const kept = (await services.listEquipment(context)).pits.find((each) => each.id === 'guarded')!;
-    expect(kept).toMatchObject({ name: OFFSET.name, warmUpMin: 45 });
-    must(await services.savePit(context, { ...pit, name: 'Mine' }));
+    must(await services.savePit(context, { ...pit, warmUpMin: 45 }, { seen }));
+    // What differs is put together.
+    expect(must(await services.savePit(context, { ...pit, name: 'Mine' }, { seen }))).toEqual({ id: 'guarded', together: true });
+    const kept = async () => (await services.listEquipment(context)).pits.find((each) => each.id === 'guarded')!;
+    expect(await kept()).toMatchObject({ name: 'Mine', warmUpMin: 45 });
+    // What both changed is asked about, with both values; the rest stays with it, whoever is right.
+    const both = { ...pit, warmUpMin: 50, openingDropC: 33 };
+    const refused = await services.savePit(context, both, { seen });
+    expect(codes(refused)).toEqual(['entryChangedElsewhere']);
+    expect(refused.ok ? {} : refused.problems[0]!.data).toMatchObject({ path: '["warmUpMin"]', to: '50', theirs: '45', gone: false });
+    expect(await kept()).toMatchObject({ name: 'Mine', warmUpMin: 45, openingDropC: OFFSET.openingDropC });
+    must(await services.savePit(context, both, { seen, settle: 'theirs' }));
+    expect(await kept()).toMatchObject({ name: 'Mine', warmUpMin: 45, openingDropC: 33 });
+    must(await services.savePit(context, both, { seen, settle: 'mine' }));
+    expect(await kept()).toMatchObject({ name: 'Mine', warmUpMin: 50, openingDropC: 33 });
+    // Right each, wrong together: two racks of one name.
+    const now = JSON.stringify(await kept());
+    const renamed = async (nth: number, name: string) => ({
+      ...(JSON.parse(now) as typeof pit),
+      racks: pit.racks.map((rack, i) => (i === nth ? { ...rack, name } : rack)),
+    });
+    must(await services.savePit(context, await renamed(0, 'Lower'), { seen: now }));
+    expect(codes(await services.savePit(context, await renamed(1, 'lower'), { seen: now }))).toEqual(['rackNameTwice@racks.1.name']);
+    // What is sent as seen and is nothing at all leaves what was typed.
+    must(await services.savePit(context, { ...pit, name: 'Mine' }, { seen: 'nonsense', settle: 7 }));
     const { library } = await services.readLibrary(context);
     const method = library.methods[0]!;
-    must(await services.saveMethod(context, { ...method, name: 'Ours' }, JSON.stringify(method)));
-    expect(codes(await services.saveMethod(context, { ...method, name: 'Theirs' }, JSON.stringify(method)))).toEqual([
+    must(await services.saveMethod(context, { ...method, name: 'Ours' }, { seen: JSON.stringify(method) }));
+    expect(codes(await services.saveMethod(context, { ...method, name: 'Theirs' }, { seen: JSON.stringify(method) }))).toEqual([
       'entryChangedElsewhere',
     ]);
     must(await services.restoreEntry(context, 'method', method.id));

@@ -1,6 +1,6 @@
 import { context as openContext, databaseFile } from '../../runtime/context';
 import QRCode from 'qrcode';
-import { agoWords, dayAndTime } from '../../formats/clock';
+import { agoWords, clockTime, shortDay } from '../../formats/clock';
 import { yardDoor } from '../../runtime/yard';
 import { copiesFolder, listCopies, listCrewIn, readDaySettings, readTokens, readYard } from '../../services';
 import { Copies } from '../../ui/copies/Copies.client';
@@ -28,6 +28,7 @@ const COPY_KINDS: Record<string, string> = {
   copy: 'made by hand',
   daily: 'made by the day',
   'before-restore': 'before another was put back',
+  brought: 'brought from elsewhere',
 };
 
 /** What the owner sets for the house: who may join, thermometers, who is asked second, copies. */
@@ -70,7 +71,7 @@ export default async function Page() {
         <Copies
           copies={listCopies(folder).map(({ name, madeAtMs, bytes }) => ({
             name,
-            when: dayAndTime(madeAtMs, zone, units.clock),
+            when: `${shortDay(madeAtMs, zone)} ${clockTime(madeAtMs, zone, units.clock)}`,
             size: `${Math.max(0.1, bytes / 1e6).toFixed(1)} MB`,
             kind: COPY_KINDS[name.split('-2')[0]!] ?? '',
           }))}

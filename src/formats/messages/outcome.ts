@@ -7,7 +7,7 @@ const WORDS: Record<string, string> = {
   eventGone: 'This event has been deleted, perhaps in another window. Nothing was changed.',
   changedElsewhere: 'Somebody else changed the same in this event, in another window or on another machine. What you did is still here.',
   entryChangedElsewhere:
-    'This was changed in another window since you opened it. What you typed is still here: save yours over it, or load the newer one.',
+    'The same was changed in another window since you opened this. What you typed is still here: say which of the two holds.',
   tooBusy: 'The program has too much to do just now, or this took too long. Nothing was changed; try again in a moment.',
   servingGone: 'This serving is no longer on the event. Load the page again.',
   servingInPast: 'This time has passed. Choose a later one.',

@@ -1,8 +1,10 @@
 'use client';
-import { Download, History, Save } from 'lucide-react';
-import { useState } from 'react';
+import { Download, FolderUp, History, Package, Save } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import type { Outcome } from '../../core/outcome';
 import { announce, callAction, complain, type Action } from '../kit/actions';
-import { Button } from '../kit/Button';
+import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 
 interface Contents {
@@ -23,7 +25,17 @@ const MOST_NAMES = 6;
 /** Copies of everything: made by hand and once a day, looked into before one is put back. */
 export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: CopiesProps) {
   const [busy, setBusy] = useState(false);
-  const [asked, setAsked] = useState<{ name: string; when: string; contents: Contents }>();
+  const [asked, setAsked] = useState<{ name: string; what: string; contents: Contents }>();
+  const router = useRouter();
+  const chosen = useRef<HTMLInputElement>(null);
+  const bring = async (file: File) => {
+    setBusy(true);
+    const brought = await sentAsItIs(file);
+    setBusy(false);
+    router.refresh();
+    if (brought.ok) setAsked({ name: brought.value.name, what: file.name, contents: brought.value });
+    else complain(brought.problems);
+  };
   const make = async () => {
     setBusy(true);
     const made = await callAction(makeCopy, undefined);
@@ -33,7 +45,7 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
   };
   const look = async ({ name, when }: CopiesProps['copies'][number]) => {
     const seen = await callAction(previewCopy, { name });
-    if (seen.ok) setAsked({ name, when, contents: seen.value });
+    if (seen.ok) setAsked({ name, what: `the copy of ${when}`, contents: seen.value });
     else complain(seen.problems);
   };
   const putBack = async (name: string) => {
@@ -51,9 +63,32 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
         Everything in one file, while the program runs. One is made every day: a week of them is kept, then one a week. They lie in{' '}
         <span className="break-all">{folder}</span>; download one now and then, and keep it elsewhere.
       </p>
-      <Button look="ember" className="mt-3" disabled={busy} onClick={() => void make()}>
-        <Save size={16} aria-hidden /> {busy ? 'Working…' : 'Make a copy'}
-      </Button>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <Button look="ember" disabled={busy} onClick={() => void make()}>
+          <Save size={16} aria-hidden /> {busy ? 'Working…' : 'Make a copy'}
+        </Button>
+        <Button disabled={busy} onClick={() => chosen.current?.click()}>
+          <FolderUp size={16} aria-hidden /> Bring one in…
+        </Button>
+        <input
+          ref={chosen}
+          type="file"
+          accept=".sqlite,.zip"
+          aria-label="A copy, or an archive of a house"
+          className="hidden"
+          onChange={({ target }) => {
+            const [file] = target.files ?? [];
+            target.value = '';
+            if (file) void bring(file);
+          }}
+        />
+        <a href="/settings/house" download className={buttonClass('quiet')}>
+          <Package size={16} aria-hidden /> All as open files
+        </a>
+      </div>
+      <p className="mt-2 max-w-prose text-[0.92rem] text-soft">
+        The open files are one archive of text that other programs can read, and that comes in here again like a copy.
+      </p>
       {copies.length === 0 ? (
         <p className="mt-3 text-soft">There is none yet.</p>
       ) : (
@@ -86,8 +121,8 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
       <Dialog
         open={asked !== undefined}
         onOpenChange={(open) => !open && setAsked(undefined)}
-        title={`Put the copy of ${asked?.when ?? ''} back?`}
-        description="All that is here now is replaced by it. A copy of the present is made first, and stands in the list."
+        title={`Put ${asked?.what ?? ''} in place of all that is here?`}
+        description="A copy of the present is made first, and stands in the list."
       >
         {asked && (
           <>
@@ -107,6 +142,17 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
       </Dialog>
     </section>
   );
+}
+
+/** Sent as it lies on the disk: it may be larger than a page can hold. */
+async function sentAsItIs(file: File): Promise<Outcome<Contents & { name: string }>> {
+  try {
+    const answer = await fetch('/settings/copies', { method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } });
+    return (await answer.json()) as Outcome<Contents & { name: string }>;
+  } catch {
+    const message = 'The program did not answer, or did not take the file. Nothing was changed; try again.';
+    return { ok: false, problems: [{ code: 'unreachable', message }] };
+  }
 }
 
 const namesOf = (names: readonly string[]): string =>

@@ -23,7 +23,7 @@ export function JoinedLine({
   const lines = [
     ...(joined.by === 'none' ? [`Alone since ${at(joined.sinceMs)}: what you see is from then. Taps are kept and sent later.`] : []),
     ...(day.fault ? [writeFaultMessage(day.fault)] : []),
-    ...(waiting > 0 && (joined.by === 'none' || day.fault) ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
+    ...(waiting > 0 ? [`${waiting} ${waiting === 1 ? 'tap waits' : 'taps wait'} to be sent.`] : []),
     ...(day.slept ? [sleptMessage(day.slept, context)] : []),
     ...day.links
       .filter((link) => link.state !== 'connected')

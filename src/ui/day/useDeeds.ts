@@ -74,6 +74,11 @@ export function useDeeds(live: LiveDay, eventId: string, by: string): { say: Say
     };
   }, [eventId, flush]);
 
+  const isAlone = live.joined.by === 'none';
+  useEffect(() => {
+    if (!isAlone) void flush();
+  }, [isAlone, flush]);
+
   const say = useCallback<Say>(
     (deed, words) => {
       const put = (what: Deed) => {

@@ -14,6 +14,8 @@ import { useName } from './useName';
 import { withWaiting } from './waitingTaps';
 import { titleOfTask } from './wording';
 
+const ON_ITS_WAY_MS = 3000;
+
 export interface LivedDayProps {
   ground: DayGround;
   first: DayScreen;
@@ -40,8 +42,11 @@ export function useLivedDay({ ground, first, version, me }: LivedDayProps, as: s
     [me, tell],
   );
   const { joined } = live;
+  // Of what is on its way nobody need be told, of what lies here everybody.
+  const lies = joined.by === 'none' || live.day.fault !== undefined;
+  const lying = lies ? waiting : waiting.filter((tap) => nowMs - tap.atMs > ON_ITS_WAY_MS * live.day.clock.speed);
   const day = useMemo(() => withWaiting(live.day, waiting), [live.day, waiting]);
-  return { units, context, day, joined, nowMs, name, setName, say, waiting: waiting.length, open: openTasks(day) };
+  return { units, context, day, joined, nowMs, name, setName, say, waiting: lying.length, open: openTasks(day) };
 }
 
 /** Rings for every alarm that nobody has answered. */

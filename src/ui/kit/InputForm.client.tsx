@@ -1,12 +1,15 @@
 'use client';
-import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { FormProvider, type DefaultValues, type FieldValues } from 'react-hook-form';
-import { announce, callAction, complain, firstMessage, type Action } from './actions';
+import type { Problem } from '../../core/outcome';
+import { announce, callAction, complain, firstMessage, type Action, type Settle } from './actions';
 import { Button } from './Button';
 import { useMarkEdit } from './undo';
 import type { InputNameOf } from './inputResolver';
 import { showProblems, useInputForm } from './useInputForm';
+
+// Seldom needed: it comes when it is.
+const ChangedTwice = lazy(() => import('./ChangedTwice').then((made) => ({ default: made.ChangedTwice })));
 
 interface InputFormProps<T extends FieldValues & object, R> {
   schema: InputNameOf<T>;
@@ -14,7 +17,7 @@ interface InputFormProps<T extends FieldValues & object, R> {
   save: Action<R>;
   /** With what was saved, or nothing when it was left as it was. */
   onDone?(saved?: R): void;
-  /** The entry of the house as it was opened: a save is refused when another window has changed it since. */
+  /** The entry of the house as it was opened: what another window has changed of it since is put together with what is saved. */
   opened?: object;
   /** What to say once it is saved; undo saves the values that stood before. */
   saved?(result: R): string;
@@ -41,33 +44,35 @@ export function InputForm<T extends FieldValues & object, R>({
 }: InputFormProps<T, R>) {
   const form = useInputForm<T>(schema, values as DefaultValues<T>);
   const [failed, setFailed] = useState<string>();
-  const [outdated, setOutdated] = useState(false);
-  const router = useRouter();
+  const [twice, setTwice] = useState<Problem[]>([]);
   const markEdit = useMarkEdit();
   /** Where the page keeps steps, its own undo; else the values that stood before are saved again. */
-  const putBack = () =>
+  const putBack = (sent: T) =>
     markEdit?.() ??
     (async () => {
-      const back = await callAction(save, JSON.parse(JSON.stringify(values)));
+      // Only what was done here is taken back.
+      const back = await callAction(save, JSON.parse(JSON.stringify(values)), opened && JSON.stringify(sent), opened && 'theirs');
       if (!back.ok) complain(back.problems);
     });
-  const send = async (input: T, seen?: string) => {
+  const send = async (input: T, settle?: Settle) => {
     setFailed(undefined);
-    const outcome = await callAction(save, JSON.parse(JSON.stringify(input)), seen);
-    setOutdated(!outcome.ok && outcome.problems.some((problem) => problem.code === 'entryChangedElsewhere'));
+    const outcome = await callAction(save, JSON.parse(JSON.stringify(input)), opened && JSON.stringify(opened), settle);
     if (outcome.ok) {
-      if (saved) announce(saved(outcome.value), putBack());
+      if (saved) announce(saved(outcome.value), putBack(input));
+      else if ((outcome.value as { together?: boolean } | undefined)?.together)
+        announce('Saved, together with what was changed elsewhere meanwhile.');
       return onDone?.(outcome.value);
     }
-    const rest = showProblems(form, outcome.problems);
+    const both = outcome.problems.filter((problem) => problem.code === 'entryChangedElsewhere');
+    setTwice(both);
+    const rest = showProblems(
+      form,
+      outcome.problems.filter((problem) => !both.includes(problem)),
+    );
     if (rest.length > 0) setFailed(firstMessage(rest));
   };
-  const submit = form.handleSubmit((input) => send(input, opened && JSON.stringify(opened)));
-  const saveOver = form.handleSubmit((input) => send(input));
-  const loadNewer = () => {
-    router.refresh();
-    onDone?.();
-  };
+  const submit = form.handleSubmit((input) => send(input));
+  const settle = (whose: Settle) => void form.handleSubmit((input) => send(input, whose))();
   return (
     <FormProvider {...form}>
       <form onSubmit={submit} noValidate>
@@ -77,9 +82,12 @@ export function InputForm<T extends FieldValues & object, R>({
             {failed}
           </p>
         )}
+        {twice.length > 0 && (
+          <Suspense>
+            <ChangedTwice entry={values} problems={twice} settle={settle} />
+          </Suspense>
+        )}
         <div className="mt-4 flex justify-end gap-2">
-          {outdated && <Button onClick={() => void saveOver()}>Save mine over it</Button>}
-          {outdated && <Button onClick={loadNewer}>Load the newer one</Button>}
           {cancellable && <Button onClick={() => onDone?.()}>Leave as it was</Button>}
           <Button type="submit" look="ember" disabled={form.formState.isSubmitting}>
             {submitLabel}

@@ -2,13 +2,14 @@
 import type { Outcome, Problem } from '../../core/outcome';
 import { showToast } from './toasts.client';
 
-/** `seen` is the entry as the page had it, as JSON: the server tells when somebody changed it since. */
-export type Action<R> = (input: unknown, seen?: string) => Promise<Outcome<R>>;
+/** `seen` is the entry as the page had it, as JSON: what somebody changed of it since is put together with the input; where both changed the same, `settle` says whose holds. */
+export type Action<R> = (input: unknown, seen?: string, settle?: Settle) => Promise<Outcome<R>>;
+export type Settle = 'mine' | 'theirs';
 
 /** Runs an action; a lost connection becomes a problem like any other, and nothing typed is lost. */
-export async function callAction<R>(action: Action<R>, input: unknown, seen?: string): Promise<Outcome<R>> {
+export async function callAction<R>(action: Action<R>, input: unknown, seen?: string, settle?: Settle): Promise<Outcome<R>> {
   try {
-    return await (seen === undefined ? action(input) : action(input, seen));
+    return await (seen === undefined ? action(input) : settle === undefined ? action(input, seen) : action(input, seen, settle));
   } catch {
     return {
       ok: false,
