@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { Sequelize, type Transaction } from 'sequelize';
 import type { WriteFaultCode } from '../core/outcome';
 import { bareConnection, type BareConnection } from './bareConnection';
-import { migrate, MigrationRefused } from './migrate';
+import { migrate } from './migrate';
 import { openFault, OpenRefused } from './openFault';
 import { initTables } from './tables';
 import { WriteFault, writeFault } from './writeFault';
@@ -29,7 +29,7 @@ const WAIT_FOR_LOCK_MS = 10_000;
 
 /**
  * Opens the file (made when missing, with its folder), turns on WAL and foreign keys, migrates. What cannot be opened
- * is told in one line (`OpenRefused`, `MigrationRefused`), and a database of another program is left as it was.
+ * is told in one line (`OpenRefused`), and a database of another program is left as it was.
  */
 export async function openDatabase(file: string): Promise<Database> {
   try {
@@ -44,7 +44,7 @@ export async function openDatabase(file: string): Promise<Database> {
     let isDamaged = false;
     const noticed = (error: unknown): unknown => {
       const told = writeFault(error);
-      if (!(told instanceof WriteFault)) return told;
+      if (!WriteFault.is(told)) return told;
       fault = told.code;
       isDamaged ||= told.isForGood;
       return told;
@@ -84,7 +84,7 @@ export async function openDatabase(file: string): Promise<Database> {
       },
     };
   } catch (error) {
-    throw error instanceof MigrationRefused ? error : openFault(error, file);
+    throw openFault(error, file);
   }
 }
 

@@ -1,7 +1,6 @@
 export { copyDatabase, readCopy, restoreCopy, type CopyContents } from './copies';
 export { openDatabase } from './database';
 export type { Database } from './database';
-export { MigrationRefused } from './migrate';
 export { openFault, OpenRefused } from './openFault';
 export { buildHouse, NEWEST_SHAPE, readHouse, type TablePart } from './houseRows';
 export { holdForServing } from './servingLock';

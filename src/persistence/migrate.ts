@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { Umzug } from 'umzug';
 import { MIGRATIONS } from './migrations';
+import { OpenRefused } from './openFault';
 import type { Migration } from './migrations/migration';
 
 const checksum = ({ statements, rewrite }: Migration): string =>
@@ -10,7 +11,7 @@ const checksum = ({ statements, rewrite }: Migration): string =>
     .digest('hex');
 
 /** A database that this program must not touch, with what to do about it. */
-export class MigrationRefused extends Error {}
+class MigrationRefused extends OpenRefused {}
 
 /**
  * Brings a database to the newest shape. Each migration runs in one transaction together with its

@@ -7,6 +7,12 @@ export class WriteFault extends Error {
     cause: unknown,
   ) {
     super(code, { cause });
+    this.name = 'WriteFault';
+  }
+
+  /** By its name: each bundle of the program has a class of its own. */
+  static is(error: unknown): error is WriteFault {
+    return error instanceof Error && error.name === 'WriteFault';
   }
 
   /** A disk may come back; a damaged file does not mend itself. */
@@ -24,7 +30,7 @@ const FAULTS: [said: RegExp, code: WriteFaultCode][] = [
 
 /** An error of a write as one of these; the error itself where it is none. */
 export function writeFault(error: unknown): unknown {
-  if (error instanceof WriteFault) return error;
+  if (WriteFault.is(error)) return error;
   const { message = '', original } = (error ?? {}) as { message?: string; original?: { code?: string; message?: string } };
   const said = `${original?.code ?? ''} ${original?.message ?? ''} ${message}`;
   const found = FAULTS.find(([words]) => words.test(said));

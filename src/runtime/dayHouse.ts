@@ -46,7 +46,7 @@ export class DayHouse implements DaysUnderWay {
   /** What every screen of a day says already is not printed again and again. */
   private readonly told = (error: unknown): void => {
     const what = this.context.db.noticed(error);
-    if (!(what instanceof WriteFault)) console.error('a day stumbled:', what);
+    if (!WriteFault.is(what)) console.error('a day stumbled:', what);
   };
 
   /** Opens what runs, and begins to tick. */

@@ -8,7 +8,7 @@ export async function withFaults<T>(context: Context, work: (context: Context) =
     return await work(context);
   } catch (error) {
     const told = context.db.noticed(error);
-    if (told instanceof WriteFault) return failure({ code: told.code });
+    if (WriteFault.is(told)) return failure({ code: told.code });
     throw told;
   }
 }

@@ -1,4 +1,4 @@
-import { holdForServing, MigrationRefused, OpenRefused } from '../persistence';
+import { holdForServing, OpenRefused } from '../persistence';
 import { copiesFolder, keepDailyCopy, listCopies, type Context } from '../services';
 import { context, databaseFile } from './context';
 import { dayHouse } from './dayHouse';
@@ -16,7 +16,7 @@ export async function openOrStop(): Promise<void> {
     shared.anachronServing ??= await holdForServing(databaseFile(), `http://127.0.0.1:${process.env.PORT ?? '3000'}`);
     await context();
   } catch (error) {
-    console.error(error instanceof MigrationRefused || error instanceof OpenRefused ? error.message : error);
+    console.error(error instanceof OpenRefused ? error.message : error);
     const [newest] = listCopies(copiesFolder(databaseFile()));
     if (newest && String(error).includes('is damaged'))
       console.error(`Its newest copy is ${newest.name}; to put it back: npm run restore -- ${newest.name}`);

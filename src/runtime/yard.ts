@@ -9,6 +9,7 @@ import { FROM_HEADER, headersOf, isOwnHeader, SESSION_COOKIE, takeYardSeat, YARD
 
 /** So many phones and tablets have something open at once, and no more. */
 const MOST_SOCKETS = 400;
+const MOST_KNOWN = 400;
 
 /** An owner's own certificate, when there is one: phones keep the yard without signal only over https. */
 function certificate(): { cert: Buffer; key: Buffer } | undefined {
@@ -40,6 +41,8 @@ export class Yard implements YardDoor, YardSeat {
   readonly secret = randomBytes(24).toString('base64url');
   private readonly servers = new Map<string, http.Server>();
   private readonly sockets = new Map<string, Set<Socket>>();
+  /** Who came last by which token: they stay who they are while the database cannot be asked. */
+  private readonly known = new Map<string, Asker & { id: string }>();
   private readonly scheme: 'http' | 'https';
   /** Addresses that could not be listened at, and why. */
   readonly failed = new Map<string, string>();
@@ -75,6 +78,7 @@ export class Yard implements YardDoor, YardSeat {
   putOut(sessionId: string): void {
     for (const socket of this.sockets.get(sessionId) ?? []) socket.destroy();
     this.sockets.delete(sessionId);
+    for (const [token, { id }] of this.known) if (id === sessionId) this.known.delete(token);
   }
 
   private listen(address: string): Promise<void> {
@@ -101,6 +105,12 @@ export class Yard implements YardDoor, YardSeat {
     const headers: http.OutgoingHttpHeaders = {};
     for (const [name, value] of Object.entries(request.headers)) if (!isOwnHeader(name)) headers[name] = value;
     const member = await this.memberOf(request);
+    if (member === 'unknown') {
+      response
+        .writeHead(503, { 'Content-Type': 'text/plain; charset=utf-8' })
+        .end('The house’s data cannot be read just now. What you tapped is kept; try again.');
+      return;
+    }
     Object.assign(headers, { [YARD_HEADER]: this.secret, [FROM_HEADER]: request.socket.remoteAddress ?? '' }, member && headersOf(member));
     const inner = http.request({ host: '127.0.0.1', port: this.port, method: request.method, path: request.url, headers }, (answer) => {
       response.writeHead(answer.statusCode ?? 502, answer.headers);
@@ -116,11 +126,20 @@ export class Yard implements YardDoor, YardSeat {
   }
 
   /** Whose request it is; the connection is remembered, so that putting them out cuts it. */
-  private async memberOf({ headers, socket }: http.IncomingMessage): Promise<Asker | undefined> {
+  private async memberOf({ headers, socket }: http.IncomingMessage): Promise<Asker | 'unknown' | undefined> {
     const token = tokenIn(headers.cookie);
-    // While the database cannot be asked, nobody is let in, and nothing else stops.
-    const member = token === undefined ? undefined : await memberOf(this.context, token).catch(() => undefined);
-    if (!member) return undefined;
+    if (token === undefined) return undefined;
+    const member = await memberOf(this.context, token).catch((error: unknown) => {
+      this.context.db.noticed(error);
+      return this.known.get(token) ?? 'unknown';
+    });
+    if (member === 'unknown') return member;
+    if (this.known.size >= MOST_KNOWN) this.known.clear();
+    if (member) this.known.set(token, member);
+    else {
+      this.known.delete(token);
+      return undefined;
+    }
     const own = this.sockets.get(member.id) ?? new Set();
     this.sockets.set(member.id, own);
     if (!own.has(socket)) {

@@ -5,7 +5,7 @@ import { copiesFolder } from './copies';
 
 /**
  * Puts a copy in the place of a database that cannot be opened any more. The damaged one is moved aside, never thrown away. Rejects with
- * one line (`OpenRefused`, `MigrationRefused`) where a program still serves it or the copy is not whole; all is then as it was.
+ * one line (`OpenRefused`) where a program still serves it or the copy is not whole; all is then as it was.
  */
 export async function restoreFile(file: string, name: string, nowMs: number): Promise<CopyContents & { aside?: string }> {
   const lock = await holdForServing(file, 'a restore that is under way');

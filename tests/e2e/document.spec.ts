@@ -179,7 +179,7 @@ test('a pit changed in two windows is not overwritten unseen; what was typed sta
   await other.getByLabel('Light to ready').fill('30');
   await other.getByRole('button', { name: 'Save the pit' }).click();
   const twice = other.getByRole('alert', { name: 'Changed twice' });
-  await expect(twice.getByRole('row', { name: /Warm up 30 min 25 min/ })).toBeVisible();
+  await expect(twice.getByRole('row', { name: /Light to ready 30 min 25 min/ })).toBeVisible();
   await expect(other.getByLabel('Light to ready')).toHaveValue('30');
   expect((await new AxeBuilder({ page: other }).analyze()).violations).toEqual([]);
   await twice.getByRole('button', { name: 'Mine hold' }).click();

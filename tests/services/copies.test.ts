@@ -166,6 +166,11 @@ describe('a copy', () => {
       await other.ask('CREATE TABLE songs (name TEXT)');
       await other.close();
     });
+    await spoil('copy-2027-06-19T080004.sqlite', async (full) => {
+      const newer = await bareConnection(full, 1000);
+      await newer.ask("INSERT INTO migrations (name, checksum) VALUES ('0999-moon', 'x')");
+      await newer.close();
+    });
     expect(codes(await putCopyBack(context, file, 'copy-2020-01-01T000000.sqlite'))).toEqual(['copyGone']);
     expect(codes(await putCopyBack(context, file, '../house.sqlite'))).toEqual(['copyGone']);
     expect(await everything(db.sequelize)).toEqual(present);

@@ -21,7 +21,7 @@ const UNITS: [suffix: RegExp, word: (value: number, units: Units, zone: string) 
   [/(Share|confidence|Humidity)$/, (share) => formatShare(share)],
 ];
 
-const WORDS: Record<string, string> = { kg: 'weight', atMs: 'time' };
+const WORDS: Record<string, string> = { kg: 'weight', atMs: 'time', warmUpMin: 'light to ready' };
 
 /** `pitC` is the pit, `altitudeM` the altitude, `methodId` the method. */
 const inWords = (key: string): string =>

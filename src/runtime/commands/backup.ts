@@ -1,6 +1,6 @@
 import { databaseFile, context } from '../context';
 import { copiesFolder, makeCopy } from '../../services';
-import { MigrationRefused, OpenRefused } from '../../persistence';
+import { OpenRefused } from '../../persistence';
 import path from 'node:path';
 
 /** `npm run --silent backup`: a checked copy of the database beside it, while the program runs or not: exit 0, or 2 with a line. */
@@ -16,6 +16,6 @@ try {
   await opened.db.close();
   process.exit(made.ok ? 0 : 2);
 } catch (error) {
-  console.error(error instanceof OpenRefused || error instanceof MigrationRefused ? error.message : error);
+  console.error(error instanceof OpenRefused ? error.message : error);
   process.exit(2);
 }

@@ -1,4 +1,4 @@
-import { MigrationRefused, OpenRefused } from '../../persistence';
+import { OpenRefused } from '../../persistence';
 import { copiesFolder, listCopies, restoreFile } from '../../services';
 import { databaseFile } from '../context';
 
@@ -17,6 +17,6 @@ try {
   }
   process.exit(0);
 } catch (error) {
-  console.error(error instanceof OpenRefused || error instanceof MigrationRefused ? error.message : error);
+  console.error(error instanceof OpenRefused ? error.message : error);
   process.exit(2);
 }

@@ -47,8 +47,9 @@ export async function joinCrew(context: Context, { code, name }: { code: string;
 export async function memberOf(context: Context, token: string): Promise<CrewSession | undefined> {
   const nowMs = context.nowMs();
   const member = await sessionOfHash(hashOf(token), nowMs - GONE_AFTER_MS);
+  // Nobody waits for that, and nobody is out because it could not be written.
   if (member && nowMs - member.seenAtMs > SEEN_EVERY_MS)
-    await context.db.write((transaction) => changeSession(member.id, { seenAtMs: nowMs }, transaction));
+    void context.db.write((transaction) => changeSession(member.id, { seenAtMs: nowMs }, transaction)).catch(() => {});
   return member;
 }
 

@@ -4,6 +4,9 @@ import type { Settle } from './actions';
 import { Button } from './Button';
 import { useUnits } from './UnitsProvider';
 
+/** A long form hides its end, where this stands. */
+const intoView = (element: HTMLElement | null): void => element?.scrollIntoView({ block: 'nearest' });
+
 /** The same was changed in this form and elsewhere: both values, and whose hold. All else is put together. */
 export function ChangedTwice({
   entry,
@@ -16,7 +19,7 @@ export function ChangedTwice({
 }) {
   const messages = entryConflictMessages(entry, problems, useUnits());
   return (
-    <section aria-label="Changed twice" role="alert" className="mt-3 rounded border border-line p-3">
+    <section ref={intoView} aria-label="Changed twice" role="alert" className="mt-3 rounded border border-line p-3">
       <p className="text-warn">{problems[0]?.message}</p>
       <table className="mt-2 w-full text-left text-[0.94rem]">
         <thead>
