@@ -22,6 +22,7 @@ step('unit and property tests', bin('vitest'), ['run']);
 ensureBuilt();
 await endToEnd();
 step('hostile cases', bin('tsx'), ['tests/hostile/run.ts', '400']);
+step('ordeals', bin('tsx'), ['tests/torture/run.ts', 'short']);
 console.log('\nEverything passed.');
 
 function step(name, command, args, env) {

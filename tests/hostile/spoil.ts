@@ -69,10 +69,12 @@ export function placesOf(value: unknown, path: string[] = []): string[][] {
 
 export const junk = ({ pick, whole, next }: Chance): unknown => {
   if (next() < 0.03) return nested(whole(10, 400));
-  if (next() < 0.03) return Array.from({ length: whole(300, 900) }, () => pick(JUNK));
-  const made = pick(JUNK);
-  return typeof made === 'object' && made !== null ? (JSON.parse(JSON.stringify(made)) as unknown) : made;
+  if (next() < 0.03) return Array.from({ length: whole(300, 900) }, () => ownCopy(pick(JUNK)));
+  return ownCopy(pick(JUNK));
 };
+/** What is spoilt further must not spoil what the next one is made of. */
+const ownCopy = (made: unknown): unknown =>
+  typeof made === 'object' && made !== null ? (JSON.parse(JSON.stringify(made)) as unknown) : made;
 const nested = (deep: number): unknown => (deep === 0 ? 1 : [nested(deep - 1)]);
 
 /** A right value made wrong in one to three places: something else put there, taken away, doubled or added. */

@@ -65,6 +65,26 @@ describe('the door to the yard', () => {
     expect(asked(0)).toBeUndefined();
   });
 
+  it('puts nobody out because the database cannot be read: who is known stays, who is not is asked to wait', async () => {
+    const { code } = must(await openYard(context, { joinsAs: 'cook' }));
+    const { token } = must(await joinCrew(context, { code, name: 'Bo' }));
+    const as = (cookie: string | undefined) => fetch(`${yard.addresses()[0]}/x`, { headers: { Cookie: `${SESSION_COOKIE}=${cookie}` } });
+    expect((await as(token)).status).toBe(201);
+    await context.db.sequelize.query('ALTER TABLE crew_sessions RENAME TO away');
+    expect((await as(token)).status).toBe(201);
+    expect(asked(1)).toEqual({ role: 'cook', name: 'Bo' });
+    const stranger = await as('somebody-else');
+    expect([stranger.status, await stranger.text()]).toEqual([503, expect.stringContaining('cannot be read just now')]);
+    await context.db.sequelize.query('ALTER TABLE away RENAME TO crew_sessions');
+    await as('somebody-else');
+    expect(asked(2)).toBeUndefined();
+    // Who was put out is not known any more, whatever cannot be read.
+    must(await putOut(context, { id: (await listCrewIn(context))[0]!.id }));
+    await context.db.sequelize.query('ALTER TABLE crew_sessions RENAME TO away');
+    expect((await as(token)).status).toBe(503);
+    await context.db.sequelize.query('ALTER TABLE away RENAME TO crew_sessions');
+  });
+
   it('cuts what a phone has open when it is put out', async () => {
     const { code } = must(await openYard(context, { joinsAs: 'cook' }));
     const { token } = must(await joinCrew(context, { code, name: 'Bö' }));
