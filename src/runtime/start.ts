@@ -1,6 +1,7 @@
 import { holdForServing, OpenRefused } from '../persistence';
-import { copiesFolder, keepDailyCopy, listCopies, type Context } from '../services';
+import { copiesFolder, listCopies } from '../services';
 import { context, databaseFile } from './context';
+import { copyDaily } from './dailyCopy';
 import { dayHouse } from './dayHouse';
 import { startYard } from './yard';
 
@@ -31,18 +32,3 @@ export async function goOn(): Promise<void> {
   await startYard(opened);
   copyDaily(opened);
 }
-
-const LOOK_EVERY_MS = 3_600_000;
-
-/** A copy of everything once a day, as long as the program runs; why there is none is said where it was started. */
-function copyDaily(opened: Context): void {
-  const keep = async () => {
-    const kept = await keepDailyCopy(opened, databaseFile());
-    if (!kept.ok) console.error(`No copy was made today: ${kept.problems[0]?.message}`);
-  };
-  const safely = () => void keep().catch((error: unknown) => console.error('no copy was made today:', error));
-  setTimeout(safely, FIRST_COPY_MS).unref();
-  setInterval(safely, LOOK_EVERY_MS).unref();
-}
-/** Whoever starts it sees pages first. */
-const FIRST_COPY_MS = 120_000;

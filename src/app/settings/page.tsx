@@ -1,6 +1,7 @@
 import { context as openContext, databaseFile } from '../../runtime/context';
 import QRCode from 'qrcode';
 import { agoWords, clockTime, shortDay } from '../../formats/clock';
+import { noCopyToday } from '../../runtime/dailyCopy';
 import { yardDoor } from '../../runtime/yard';
 import { copiesFolder, listCopies, listCrewIn, readDaySettings, readTokens, readYard } from '../../services';
 import { Copies } from '../../ui/copies/Copies.client';
@@ -76,6 +77,7 @@ export default async function Page() {
             kind: COPY_KINDS[name.split('-2')[0]!] ?? '',
           }))}
           folder={folder}
+          noCopyToday={noCopyToday()}
           makeCopy={makeCopy}
           previewCopy={previewCopy}
           putCopyBack={putCopyBack}

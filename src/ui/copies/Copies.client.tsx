@@ -15,6 +15,8 @@ interface Contents {
 interface CopiesProps {
   copies: { name: string; when: string; size: string; kind: string }[];
   folder: string;
+  /** Why the daily copy could not be made. */
+  noCopyToday?: string;
   makeCopy: Action<unknown>;
   previewCopy: Action<Contents>;
   putCopyBack: Action<{ before: string }>;
@@ -23,7 +25,7 @@ interface CopiesProps {
 const MOST_NAMES = 6;
 
 /** Copies of everything: made by hand and once a day, looked into before one is put back. */
-export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: CopiesProps) {
+export function Copies({ copies, folder, noCopyToday, makeCopy, previewCopy, putCopyBack }: CopiesProps) {
   const [busy, setBusy] = useState(false);
   const [asked, setAsked] = useState<{ name: string; what: string; contents: Contents }>();
   const router = useRouter();
@@ -89,6 +91,11 @@ export function Copies({ copies, folder, makeCopy, previewCopy, putCopyBack }: C
       <p className="mt-2 max-w-prose text-[0.92rem] text-soft">
         The open files are one archive of text that other programs can read, and that comes in here again like a copy.
       </p>
+      {noCopyToday && (
+        <p role="status" className="mt-3 font-semibold text-warn">
+          No copy could be made today: {noCopyToday}
+        </p>
+      )}
       {copies.length === 0 ? (
         <p className="mt-3 text-soft">There is none yet.</p>
       ) : (
