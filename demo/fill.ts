@@ -6,6 +6,7 @@ import type { Edit } from '../src/document';
 import {
   createEvent,
   editEvent,
+  importCooks,
   listEvents,
   saveBox,
   saveCrew,
@@ -29,6 +30,7 @@ import {
   type DemoServing,
 } from './gannetPoint';
 import { fillPilotsTable } from './pilotsTable';
+import { seasonCsv } from './season';
 
 /** What the demo's guests need of each dish. */
 function sizes(servings: readonly DemoServing[]) {
@@ -66,6 +68,7 @@ export async function fillDemo(context: Context): Promise<void> {
   for (const member of DEMO_CREW) must(await saveCrew(context, member));
 
   const nowMs = context.nowMs();
+  must(await importCooks(context, { text: seasonCsv(nowMs) }));
   const weekday = new Date(clockOnDay(nowMs, DEMO_EVENT.timeZone, 0, 12)).getUTCDay();
   const dayMs = clockOnDay(nowMs, DEMO_EVENT.timeZone, DEMO_EVENT.weeksAhead * 7 + ((6 - weekday + 7) % 7), 12);
   const date = localDate(dayMs, DEMO_EVENT.timeZone);

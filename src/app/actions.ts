@@ -5,6 +5,9 @@ import type { Outcome } from '../core/outcome';
 import { worded } from '../formats/messages/outcome';
 import {
   check,
+  CookIdInput,
+  CooksFileInput,
+  CookWordsInput,
   CopyInput,
   CreateEventInput,
   CrewMemberRecord,
@@ -110,6 +113,25 @@ export const previewCopy = async (input: unknown) =>
   through(CopyInput, input, (c, { name }) => services.previewCopy(c, databaseFile(), name));
 export const putCopyBack = async (input: unknown) =>
   listed(through(CopyInput, input, (c, { name }) => services.putCopyBack(c, databaseFile(), name)));
+export const saveCookWords = async (input: unknown, seen?: unknown, settle?: unknown) =>
+  listed(
+    through(CookWordsInput, input, (c, words) => services.saveCookWords(c, { ...words, verdict: { ...words.verdict } }, { seen, settle })),
+  );
+export const takeCookOut = async (input: unknown) => listed(through(CookIdInput, input, services.takeCookOut));
+export const bringCookBack = async (input: unknown) => listed(through(CookIdInput, input, services.bringCookBack));
+export const importCooks = async (input: unknown) => listed(through(CooksFileInput, input, services.importCooks));
+export const takeKitchen = async () =>
+  listed(
+    context()
+      .then((c) => withFaults(c, services.takeKitchen))
+      .then(worded),
+  );
+export const putKitchenBack = async () =>
+  listed(
+    context()
+      .then((c) => withFaults(c, services.putKitchenBack))
+      .then(worded),
+  );
 export const openYard = async (input: unknown) =>
   listed(through(OpenYardInput, input, (c, { joinsAs }) => services.openYard(c, { joinsAs })));
 export const closeYard = async () =>

@@ -1,3 +1,5 @@
+import type { ParameterSet } from '../core/forecast';
+import type { NextTime } from '../core/learn';
 import { DEFAULT_VENUE, kitchenOf, libraryWith, type CookEvent, type Equipment, type Library } from '../core/model';
 import { equippedFor, type PlanInput } from '../core/planning';
 import { withLearnedTrim, type LearnedTrim } from '../core/quantities';
@@ -21,6 +23,10 @@ export interface DocumentFacts {
   nowMs: number;
   /** Its cook day, once that has begun: the plan is then the one it began with, not one for whoever came now. */
   day?: { plannedFromMs: number; startedAtMs: number; endedAtMs?: number };
+  /** The cook model with what was taken of the log; as shipped when left out. */
+  parameters?: ParameterSet;
+  /** What somebody wanted changed after a cook. */
+  nextTime?: NextTime[];
 }
 
 /** Prep may begin this long before the first serving. */
@@ -69,6 +75,7 @@ export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: P
     library,
     earliestMs: Math.floor((facts.day?.plannedFromMs ?? nowMs) / MS_PER_MIN) * MS_PER_MIN,
     quiet: spans.flatMap(([firstMs, lastMs]) => quietBetween(firstMs - QUIET_AHEAD_MS, lastMs, event.timeZone, quietFrom, quietTo)),
+    ...(facts.parameters && { parameters: facts.parameters }),
     shifts: spans.flatMap(([firstMs, lastMs]) => shiftsBetween(firstMs - PREP_AHEAD_MS, lastMs, event.timeZone, fromHour, toHour)),
   };
   return { input, learned };

@@ -48,6 +48,8 @@ export const clockWords = (time: string, hours: ClockHours): string => {
 
 /** `Sat 19 Dec`. */
 export const shortDay = (ms: number, zone: string): string => at(ms, zone).toFormat('ccc d LLL');
+/** `19 Dec 2026`. */
+export const dateWithYear = (ms: number, zone: string): string => at(ms, zone).toFormat('d LLL yyyy');
 /** `Saturday 19 December 2026`. */
 export const longDay = (ms: number, zone: string): string => at(ms, zone).toFormat('cccc d LLLL yyyy');
 /** `Sat 18:00`. */

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { TRAITS, VERDICTS, type CookWords, type Verdict } from '../core/learn';
 import { findCut, PIT_KINDS, type PitKind, type Wrap } from '../core/model';
 import type { LoggedCook, Prediction, RestHow } from '../core/forecast';
 import { celsiusFromFahrenheit, fahrenheitFromCelsius } from '../core/units';
@@ -73,6 +74,8 @@ function cookFromCells(cells: Cells): LoggedCook {
   return {
     id,
     cutId: cut.id,
+    pitId: cells['pit'] || undefined,
+    methodId: cells['method'] || undefined,
     massKg: massKg(cells),
     thicknessMm,
     startC,
@@ -128,4 +131,98 @@ export function predictionsCsv(columns: string[], rows: PredictedRow[]): string 
     ...(rests && { pred_rest_h: prediction.restH?.toFixed(3) ?? '' }),
   }));
   return `${Papa.unparse(data, { columns: [...columns, ...added], escapeFormulae: FORMULA })}\r\n`;
+}
+
+const elapsed = (minutes: number): string => `${minutes}min`;
+
+const restWord = ({ kind, ...how }: RestHow): string => ('airC' in how && typeof how.airC === 'number' ? `${kind}@${how.airC}C` : kind);
+
+const COLUMNS = [
+  'cook_id',
+  'cut',
+  'pit',
+  'method',
+  'piece_kg',
+  'thickness_mm',
+  'start_c',
+  'pit_c',
+  'pit_kind',
+  'altitude_m',
+  'air_c',
+  'wrap',
+  'wrap_at',
+  'unwrap_at',
+  'done',
+  'hours',
+  'final_c',
+  'rest',
+  'rest_to_c',
+  'rest_hours',
+] as const;
+
+const cellsOf = (cook: LoggedCook): Record<(typeof COLUMNS)[number], string | number | undefined> => ({
+  cook_id: cook.id,
+  cut: cook.cutId,
+  pit: cook.pitId,
+  method: cook.methodId,
+  piece_kg: cook.massKg,
+  thickness_mm: cook.thicknessMm,
+  start_c: cook.startC,
+  pit_c: cook.pitSteps.map(({ fromMin, pitC }) => (fromMin === 0 ? `${pitC}@0h` : `${pitC}@${elapsed(fromMin)}`)).join(';'),
+  pit_kind: cook.pitKind,
+  altitude_m: cook.altitudeM,
+  air_c: cook.airC,
+  wrap: cook.wrap === 'none' ? '' : cook.wrap,
+  wrap_at:
+    cook.wrapWhen.coreC !== undefined
+      ? `${cook.wrapWhen.coreC}C`
+      : cook.wrapWhen.afterMin !== undefined
+        ? elapsed(cook.wrapWhen.afterMin)
+        : '',
+  unwrap_at: cook.unwrapAfterMin === undefined ? '' : elapsed(cook.unwrapAfterMin),
+  done: cook.done.by === 'tender' ? 'tender' : `${cook.done.coreC}C`,
+  hours: cook.observedH,
+  final_c: cook.observedFinalC,
+  rest: cook.rest && restWord(cook.rest.how),
+  rest_to_c: cook.rest?.toC,
+  rest_hours: cook.rest?.observedH,
+});
+
+/** A cook with what a log has beyond what the model asks: the day, and what was said of it. */
+export interface CookOfLog {
+  cook: LoggedCook;
+  onMs?: number;
+  words: CookWords;
+}
+
+/** Cooks as a file of theirs (docs/formats/cooks.md): read back, they are the same. */
+export function cooksCsv(cooks: readonly CookOfLog[]): string {
+  const data = cooks.map(({ cook, onMs, words }) => ({
+    ...cellsOf(cook),
+    on: onMs === undefined ? '' : new Date(onMs).toISOString(),
+    ...Object.fromEntries(TRAITS.map((trait) => [trait, words.verdict[trait] ?? ''])),
+    next_time: words.nextTime,
+    notes: words.notes,
+  }));
+  const columns = [...COLUMNS, 'on', ...TRAITS, 'next_time', 'notes'];
+  return `${Papa.unparse(data, { columns, escapeFormulae: FORMULA })}\r\n`;
+}
+
+const LONGEST_WORDS = { notes: 1000, nextTime: 300 };
+
+/** The same from a row; refused where a day or a word of the verdict is none. */
+export function cookOfLog({ cook, cells }: CookRow): CookOfLog | { reason: string } {
+  const onMs = cells['on'] ? Date.parse(cells['on']) : undefined;
+  if (onMs !== undefined && Number.isNaN(onMs)) return { reason: `on "${cells['on']}" is no instant such as 2027-06-19T05:30:00-03:00` };
+  const verdict: Verdict = {};
+  for (const trait of TRAITS) {
+    const said = cells[trait];
+    if (!said) continue;
+    const word = VERDICTS[trait].find((each) => each === said);
+    if (!word) return { reason: `${trait} "${said}" is not ${VERDICTS[trait].join(', ')}` };
+    Object.assign(verdict, { [trait]: word });
+  }
+  const nextTime = (cells['next_time'] ?? '').slice(0, LONGEST_WORDS.nextTime);
+  const notes = (cells['notes'] ?? '').slice(0, LONGEST_WORDS.notes);
+  return { cook, ...(onMs !== undefined && { onMs }), words: { verdict, notes, nextTime } };
 }

@@ -5,6 +5,7 @@ export * from './edits';
 export * from './equipmentRecord';
 export * from './eventRecord';
 export * from './libraryRecord';
+export * from './log';
 export { mended } from './mend';
 export * from './requests';
 export { SAME_SHAPE, type SameShape } from './sameShape';

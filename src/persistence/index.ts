@@ -10,6 +10,7 @@ export { handOverBrought } from './repositories/brought';
 export * from './repositories/events';
 export * from './repositories/gear';
 export * from './repositories/library';
+export * from './repositories/cooks';
 export * from './repositories/crew';
 export * from './repositories/days';
 export * from './repositories/readings';

@@ -88,6 +88,21 @@ export class CrewSessionRow extends Row<CrewSessionRow> {
   declare endedAtMs: number | null;
 }
 
+/** A cook of the log: its document, and beside it what lists and learning ask for. */
+export class CookRow extends Row<CookRow> {
+  declare id: string;
+  declare eventId: string | null;
+  declare onMs: number | null;
+  declare cutId: string;
+  declare methodId: string | null;
+  declare pitId: string | null;
+  declare log: number | null;
+  declare logOf: number | null;
+  declare body: string;
+  declare updatedAtMs: number;
+  declare deletedAtMs: CreationOptional<number | null>;
+}
+
 export class SettingRow extends Row<SettingRow> {
   declare key: string;
   declare value: string;
@@ -173,6 +188,22 @@ export function initTables(sequelize: Sequelize): void {
       endedAtMs: maybeInstant(),
     },
     options('crew_sessions'),
+  );
+  CookRow.init(
+    {
+      id: key(),
+      eventId: maybeText(),
+      onMs: maybeInstant(),
+      cutId: text(),
+      methodId: maybeText(),
+      pitId: maybeText(),
+      log: { type: DataTypes.DOUBLE, allowNull: true },
+      logOf: { type: DataTypes.INTEGER, allowNull: true },
+      body: body(),
+      updatedAtMs: instant(),
+      deletedAtMs: maybeInstant(),
+    },
+    options('cooks'),
   );
   SettingRow.init({ key: key(), value: body() }, options('settings'));
 }

@@ -16,6 +16,8 @@ export { restoreFile } from './restoreFile';
 export { saveEdits } from './saveEdits';
 export { settlePlan } from './settlePlan';
 export { storedUnusable } from './stored';
+export { bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
+export { houseParameters, putKitchenBack, readLearning, takeKitchen } from './log/kitchen';
 export { setDayClock, takeMachineTime } from './day/clock';
 export { DEFAULT_DAY_SETTINGS, readDaySettings, saveDaySettings } from './day/daySettings';
 export { guessLog, importLog, rememberedColumns } from './day/importLog';

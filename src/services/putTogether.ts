@@ -29,14 +29,19 @@ export function putTogether<T extends { id: string }>(
   typed: T,
   guard: Guard,
 ): Outcome<Together<T>> {
-  const put = merged(all, typed, guard);
+  const put = mergedEntry(all, typed, guard);
   if (!put.ok || !put.value.together) return put;
   // Two changes that are right each may be wrong together.
   const checked = check<object>(RECORD_OF[kind], put.value.value);
   return checked.ok ? put : checked;
 }
 
-function merged<T extends { id: string }>(all: readonly { id: string }[], typed: T, { seen, settle }: Guard): Outcome<Together<T>> {
+/** The same of anything with an id, whose class is for others to check. */
+export function mergedEntry<T extends { id: string }>(
+  all: readonly { id: string }[],
+  typed: T,
+  { seen, settle }: Guard,
+): Outcome<Together<T>> {
   const stored = all.find((each) => each.id === typed.id);
   const opened = stored && typeof seen === 'string' ? parsed(seen) : undefined;
   if (stored === undefined || opened === undefined || JSON.stringify(stored) === seen) return success({ value: typed, together: false });

@@ -4,6 +4,7 @@ import type { Database, EventSummary } from '../persistence';
 import * as persistence from '../persistence';
 import { isZone } from '../formats/clock';
 import type { Context } from './context';
+import { houseParameters } from './log/kitchen';
 import { storedEquipment, storedEvent, storedLibrary } from './stored';
 
 /** All events that are not deleted, soonest first. The context is asked for so that the database is open. */
@@ -33,6 +34,8 @@ export async function listChosenEquipment(context: Context) {
 export async function documentFacts(context: Context, eventId: string): Promise<DocumentFacts> {
   const weighed = await persistence.listWeighedPieces();
   const day = await persistence.loadDayTimes(eventId);
+  const parameters = await houseParameters();
+  const nextTime = await persistence.listNextTime();
   return {
     equipment: await storedEquipment(),
     ownLibrary: await storedLibrary(),
@@ -41,6 +44,8 @@ export async function documentFacts(context: Context, eventId: string): Promise<
       .map(({ cutId, boughtKg, trimmedKg }) => ({ cutId, boughtKg, trimmedKg })),
     nowMs: context.nowMs(),
     ...(day && { day }),
+    ...(parameters && { parameters }),
+    ...(nextTime.length > 0 && { nextTime }),
   };
 }
 

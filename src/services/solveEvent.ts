@@ -1,5 +1,4 @@
-import { SHIPPED_PARAMETERS } from '../core/forecast';
-import { conflictOf, exchangeData, exchangePlanOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../core/planning';
+import { conflictOf, exchangeData, exchangePlanOf, parametersOf, planFrom, rankRemedies, searchPlan, tryRemedies } from '../core/planning';
 import { newForecastCache, usualIterations } from '../core/schedule';
 import type { ExchangePlan } from '../core/model';
 import { planInputOf, type EventFile, type EventFileV1 } from '../formats/open';
@@ -30,8 +29,8 @@ export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions,
   const plan = planFrom(input, step.value);
   if (!plan.problems.some((problem) => problem.severity === 'broken')) return exchangePlanOf(input, plan);
   tell('Not everything fits: looking for what cannot hold together, and for what would help');
-  const conflict = conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS);
-  const tried = [...tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)];
+  const conflict = conflictOf(input, plan.problems, cache, parametersOf(input));
+  const tried = [...tryRemedies(input, plan, cache, parametersOf(input))];
   return exchangePlanOf(input, plan, {
     proof: conflict?.proof,
     conflict: conflict?.ids,

@@ -1,5 +1,4 @@
 import { expose } from 'comlink';
-import { SHIPPED_PARAMETERS } from '../core/forecast';
 import type { ExchangeEvent, Plan } from '../core/model';
 import {
   buildPlan,
@@ -23,6 +22,7 @@ import {
   withNamedPlan,
   type PlanInput,
   type Remedy,
+  parametersOf,
 } from '../core/planning';
 import { newForecastCache } from '../core/schedule';
 import type { Answered, PlanAskKind, PlanAsks, PlanWorkerApi, Versioned } from './protocol';
@@ -112,13 +112,13 @@ const api: PlanWorkerApi = {
   async remedies(tell) {
     if (!last) return {};
     const { input, plan } = last;
-    const whole = await tryAll(tryRemedies(input, plan, cache, SHIPPED_PARAMETERS), (tried) =>
+    const whole = await tryAll(tryRemedies(input, plan, cache, parametersOf(input)), (tried) =>
       tell(rankRemedies(tried, plan.objective), tried.length),
     );
-    return !whole ? {} : { conflict: conflictOf(input, plan.problems, cache, SHIPPED_PARAMETERS) };
+    return !whole ? {} : { conflict: conflictOf(input, plan.problems, cache, parametersOf(input)) };
   },
   async levers(batchId, tell) {
-    if (last) await tryAll(tryLeversOf(batchId, last.input, last.plan, cache, SHIPPED_PARAMETERS), tell);
+    if (last) await tryAll(tryLeversOf(batchId, last.input, last.plan, cache, parametersOf(last.input)), tell);
   },
   compare(input, named) {
     return named.map((each) => {

@@ -85,7 +85,7 @@ const desk = (day: DayScreen) => (
     first={day}
     version={1}
     takeMachineTime={noAction}
-      setDaySpeed={noAction}
+    setDaySpeed={noAction}
     log={{ remembered: {}, guessLog: noAction, importLog: noAction }}
     heard={[]}
     others={[]}
@@ -153,11 +153,13 @@ describe('the screens of a day', () => {
       () => ({ ...screen(), links: [{ id: 'mqtt://yard:1883', state: 'lost', sinceMs: nowMs - 5 * MIN }] }),
       /The broker mqtt:\/\/yard:1883 is gone since/,
     ],
-    ...(['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged', 'databaseGone'] as const).map((fault): (typeof states)[number] => [
-      `with data that cannot be written, ${fault}`,
-      () => ({ ...screen(), fault }),
-      /Taps wait on this phone/,
-    ]),
+    ...(['diskFull', 'databaseBusy', 'databaseReadOnly', 'databaseDamaged', 'databaseGone'] as const).map(
+      (fault): (typeof states)[number] => [
+        `with data that cannot be written, ${fault}`,
+        () => ({ ...screen(), fault }),
+        /Taps wait on this phone/,
+      ],
+    ),
   ];
   it.each(states)('say what is so, %s, in both units', (_, make, words) => {
     const day = make();

@@ -1,5 +1,5 @@
 import { context as openContext } from '../../runtime/context';
-import { readLibrary } from '../../services';
+import { houseParameters, readLibrary } from '../../services';
 import { SiteHeader } from '../../ui/shell/Header';
 import { WhatIf } from '../../ui/whatif/WhatIf.client';
 
@@ -8,10 +8,11 @@ export const metadata = { title: 'What if' };
 
 export default async function Page() {
   const { library } = await readLibrary(await openContext());
+  const parameters = await houseParameters();
   return (
     <>
       <SiteHeader here="what-if" />
-      <WhatIf library={library} />
+      <WhatIf library={library} parameters={parameters} />
     </>
   );
 }

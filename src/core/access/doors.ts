@@ -11,6 +11,8 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/': { GET: 'owner' },
   '/equipment': { GET: 'owner' },
   '/library': { GET: 'owner' },
+  '/log': { GET: 'owner' },
+  '/log/csv': { GET: 'owner' },
   '/settings': { GET: 'owner' },
   '/settings/copies': { POST: 'owner' },
   '/settings/copies/[name]': { GET: 'owner' },

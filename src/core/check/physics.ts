@@ -8,6 +8,7 @@ import {
   SHIPPED_PARAMETERS,
   weatherWanderC,
   type HoldingPlace,
+  type ParameterSet,
 } from '../forecast';
 import { findCut, type Cut } from '../model';
 import { minutes, type Facts, type RunFacts } from './facts';
@@ -21,9 +22,9 @@ const BEEF_ROAST_C = 54;
  * Rules 10 and 14 by running each run's cook again at the set points of the plan: the core stays hot until
  * carving when the run is done as expected; birds pass the danger zone in time even when slow.
  */
-export function physicsRules({ event, plan, runs, places, pieces }: Facts): Broken[] {
+export function physicsRules({ event, plan, runs, places, pieces }: Facts, parameters: ParameterSet = SHIPPED_PARAMETERS): Broken[] {
   const broken: Broken[] = [];
-  const law = predictiveLaw(SHIPPED_PARAMETERS.record, weatherWanderC({ ...event.weather, blower: false }));
+  const law = predictiveLaw(parameters.record, weatherWanderC({ ...event.weather, blower: false }));
   for (const run of runs) {
     const cut = findCut(event.batches.find((batch) => batch.id === run.batch)!.cut);
     const first = places.filter((place) => place.of === run).sort((a, b) => a.from - b.from)[0];
@@ -43,14 +44,15 @@ export function physicsRules({ event, plan, runs, places, pieces }: Facts): Brok
           cut,
           { massKg: of.piece.kg, thicknessMm: of.piece.thicknessMm, startC: of.piece.startC },
           { wrap: run.method.wrap, wrapWhen: run.method.wrapWhen ?? {}, unwrapAfterMin: run.method.unwrapAfterMin },
-          SHIPPED_PARAMETERS,
+          parameters,
           {
             pit: { steps, ...openingsOf(pit, steps[0]!.pitC, event.weather, loadKg) },
             pitKind: pit.kind,
             altitudeM: event.altitudeM,
+            hands: { pitId: pit.id },
           },
         ),
-        SHIPPED_PARAMETERS,
+        parameters,
       );
     if (run.poultry || run.cut.safetyClass === 'ground') {
       const slow = cook(byWeight.at(-1)!);

@@ -1,8 +1,8 @@
-import { predictiveLaw, SHIPPED_PARAMETERS, type CookSetup } from '../forecast';
+import { predictiveLaw, type CookSetup } from '../forecast';
 import { DONE_SHARES, LiveForecast, type LiveDeed, type LiveReadings, type ProbeState, type Reforecast } from '../live';
 import { cutIn, isPoultry, type Run } from '../model';
 import { seedOfName } from '../numerics';
-import { pieceOfRun, type PieceOfRun } from '../planning';
+import { parametersOf, pieceOfRun, type PieceOfRun } from '../planning';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Feel, PieceKey } from './entry';
 import { runOf, type KeptDay } from './keptDay';
@@ -84,7 +84,7 @@ export class DayForecaster {
   private planned(run: Run, piece: PieceState, nowMs: number): PieceForecast {
     const median = run.pulls.find((each) => each.pieceId === piece.pieceId)?.medianMs ?? run.pullMedianMs;
     const onMs = Math.max(run.onAtMs, nowMs);
-    const law = predictiveLaw(SHIPPED_PARAMETERS.record);
+    const law = predictiveLaw(parametersOf(this.kept.input).record);
     const cutId = this.cook(run, piece)?.planned.setup.modelCutId ?? '';
     const at = (share: number) => onMs + (median - run.onAtMs) * law.factor(cutId, share);
     const shift = onMs - run.onAtMs;
@@ -130,7 +130,7 @@ export class DayForecaster {
   private readonly longStalls = new Map<string, number>();
   /** The pieces of a batch are alike enough for it. */
   private longStallOf(batchId: string, setup: CookSetup): number {
-    const known = this.longStalls.get(batchId) ?? longStallMin(setup, this.kept.seed);
+    const known = this.longStalls.get(batchId) ?? longStallMin(setup, parametersOf(this.kept.input), this.kept.seed);
     this.longStalls.set(batchId, known);
     return known;
   }
@@ -142,7 +142,10 @@ export class DayForecaster {
     const { seed } = this.kept;
     // Whatever is done to it, its chance stays its own, and its pit's that of the pit it went into.
     const own = seed + seedOfName(id === piece.key ? id : piece.batchId);
-    const live = new LiveForecast(setup, SHIPPED_PARAMETERS, { seed: own, pitSeed: seed + seedOfName(piece.pits[0]?.pitId ?? '') });
+    const live = new LiveForecast(setup, parametersOf(this.kept.input), {
+      seed: own,
+      pitSeed: seed + seedOfName(piece.pits[0]?.pitId ?? ''),
+    });
     this.live.set(id, live);
     return live;
   }

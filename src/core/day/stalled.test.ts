@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { foreseenOf, WORLD_KINDS } from '../../../tests/fixtures/cooksInWorld';
+import { SHIPPED_PARAMETERS } from '../forecast';
 import { longStallMin, stalledMin, stallsAt } from './stalled';
 
 const MIN = 60_000;
@@ -25,7 +26,7 @@ describe('a stall', () => {
   });
 
   it('is long by what such cooks do: a butt stalls longer than a hot one, ribs hardly', () => {
-    const longOf = (name: string) => longStallMin(foreseenOf(WORLD_KINDS[name]!), 1);
+    const longOf = (name: string) => longStallMin(foreseenOf(WORLD_KINDS[name]!), SHIPPED_PARAMETERS, 1);
     expect(longOf('pork butt, foil, wood')).toBeGreaterThan(150);
     expect(longOf('butt, bare, hot, coal')).toBeLessThan(longOf('pork butt, foil, wood'));
     expect(longOf('turkey breast, pellets')).toBe(90);

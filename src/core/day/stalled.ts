@@ -1,4 +1,4 @@
-import { forecastCook, SHIPPED_PARAMETERS, type CookSetup } from '../forecast';
+import { forecastCook, type CookSetup, type ParameterSet } from '../forecast';
 import { MS_PER_MIN } from '../units';
 import type { TempAt } from './readings';
 
@@ -16,9 +16,9 @@ const LEAST_MIN = 90;
 export const stallsAt = (coreC: number): boolean => coreC >= STALL_C[0] && coreC <= STALL_C[1];
 
 /** How long 9 in 10 of such cooks stall while they are bare, minutes: by an ensemble of the cook as planned. */
-export function longStallMin(setup: CookSetup, seed: number): number {
+export function longStallMin(setup: CookSetup, parameters: ParameterSet, seed: number): number {
   const bare: CookSetup = { ...setup, wrap: 'none', wrapWhen: {} };
-  return Math.max(LEAST_MIN, forecastCook(bare, SHIPPED_PARAMETERS, { seed, samples: SAMPLES }).stallLength.p90);
+  return Math.max(LEAST_MIN, forecastCook(bare, parameters, { seed, samples: SAMPLES }).stallLength.p90);
 }
 
 /** Minutes for which a core has stalled until now: risen slower, over three quarters of an hour, than a third of what it did between 30 and 55 C. */

@@ -1,6 +1,6 @@
 import type { ClockMethod, ClockStep, Cut, Grade, Method } from '../model';
 import { runCook } from './cook';
-import type { ParameterSet } from './parameters';
+import { knownAs, type ParameterSet } from './parameters';
 import { programmeOf } from './pit';
 import { restOf } from './rest';
 import { cookSetup } from './setup';
@@ -32,7 +32,7 @@ export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, param
   if (onClock.length === steps.length && restToC === undefined) return method as ClockMethod;
   let known = worked.get(method);
   if (!known) worked.set(method, (known = new Map()));
-  const key = JSON.stringify([cut, piece, parameters.version]);
+  const key = JSON.stringify([cut, piece, knownAs(parameters)]);
   const kept = known.get(key);
   if (kept) return kept;
 

@@ -1,7 +1,8 @@
+import { findCut } from '../model';
 import { levenbergMarquardt } from '../numerics';
 import { carryOver, restLogged, runLoggedCook, type LoggedCook, type ReferenceCarryOver, type ReferenceRest } from './logged';
-import { recordOf, type OwnerRecord } from './law';
-import { correctionFor, type ModelParameters, type ParameterSet } from './parameters';
+import type { FinishedCook } from './ownerEffects';
+import { correctionFor, unlearned, type ModelParameters, type ParameterSet } from './parameters';
 
 /** What the model is fitted to, all of it together. */
 export interface FitData {
@@ -204,14 +205,17 @@ export function fitParameters(data: FitData, from: ParameterSet, options: FitOpt
   return parametersAt(levenbergMarquardt(residuals, first, { rounds: options.rounds }));
 }
 
-/** What finished cooks say of a set of parameters: where the owner's cooks still lie about it. */
-export const recordFrom = (finishes: readonly LoggedCook[], parameters: ParameterSet): OwnerRecord =>
-  recordOf(
-    withHours([...finishes], new Set()).map((row) => ({
-      cutId: row.cutId,
-      log: -logMiss(runLoggedCook(row, { ...parameters, record: undefined }).doneAtMin / 60, row.observedH!),
-    })),
-  );
+/** A cut as corrections and records know it. */
+export const modelCutOf = (cutId: string): string => findCut(cutId)?.modelCutId ?? cutId;
+
+/** Each finished cook against what a set of parameters says of it, whatever was learned before. */
+export const finishedCooks = (finishes: readonly LoggedCook[], parameters: ParameterSet): FinishedCook[] =>
+  withHours([...finishes], new Set()).map((row) => ({
+    cutId: modelCutOf(row.cutId),
+    pitId: row.pitId,
+    methodId: row.methodId,
+    log: -logMiss(runLoggedCook(row, unlearned(parameters)).doneAtMin / 60, row.observedH!),
+  }));
 
 /** How a set of cooks is met. */
 export interface FitErrors {

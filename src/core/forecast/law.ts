@@ -70,7 +70,7 @@ export function predictiveLaw(record: OwnerRecord = {}, wanderC = 0): Predictive
   const precision = known.reduce((sum, cut) => sum + 1 / varianceOf(cut), 1 / LAW.ownerLogSd ** 2);
   const ownerMean = known.reduce((sum, cut) => sum + cut.meanLog / varianceOf(cut), 0) / precision;
   // The scale is learned from how cooks of one cut differ among themselves: a fit may have taken their means away.
-  const contrasts = known.reduce((sum, cut) => sum + cut.cooks - 1, 0);
+  const contrasts = known.reduce((sum, cut) => sum + Math.max(0, cut.cooks - 1), 0);
   const surprise = known.reduce((sum, cut) => sum + cut.squaresLog / cookVariance, 0);
   const freedom = LAW.freedom + contrasts;
   const scale = Math.sqrt((LAW.freedom + surprise) / freedom);
@@ -109,15 +109,15 @@ export function predictiveLaw(record: OwnerRecord = {}, wanderC = 0): Predictive
   };
 }
 
-/** What cooks (natural logs of observed over forecast time) add to a record; nothing is kept of a single one. */
-export function recordOf(cooks: readonly { cutId: string; log: number }[]): OwnerRecord {
+/** What cooks (natural logs of observed over forecast time) add to a record; nothing is kept of a single one. One that counts for less has a weight below 1. */
+export function recordOf(cooks: readonly { cutId: string; log: number; weight?: number }[]): OwnerRecord {
   const record: Record<string, CutRecord> = {};
-  for (const { cutId, log } of cooks) {
+  for (const { cutId, log, weight = 1 } of cooks) {
     const before = record[cutId] ?? { cooks: 0, meanLog: 0, squaresLog: 0 };
-    const n = before.cooks + 1;
-    const meanLog = before.meanLog + (log - before.meanLog) / n;
-    // Welford's update of the sum of squares.
-    record[cutId] = { cooks: n, meanLog, squaresLog: before.squaresLog + (log - before.meanLog) * (log - meanLog) };
+    const n = before.cooks + weight;
+    const meanLog = before.meanLog + (weight * (log - before.meanLog)) / n;
+    // Welford's update of the sum of squares, weighted (West).
+    record[cutId] = { cooks: n, meanLog, squaresLog: before.squaresLog + weight * (log - before.meanLog) * (log - meanLog) };
   }
   return record;
 }

@@ -9,6 +9,9 @@ import { cookSetup, type CookSetup, type DoneWhen } from './setup';
 export interface LoggedCook {
   id: string;
   cutId: string;
+  /** The owner's pit and method, where the log names them. */
+  pitId?: string;
+  methodId?: string;
   massKg: number;
   thicknessMm?: number;
   startC: number;
@@ -59,6 +62,7 @@ export function loggedSetup(logged: LoggedCook, parameters: ParameterSet): CookS
     altitudeM: logged.altitudeM,
     roomC: logged.airC,
     done,
+    hands: { pitId: logged.pitId, methodId: logged.methodId },
   });
 }
 

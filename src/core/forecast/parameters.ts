@@ -1,6 +1,7 @@
 import stored from './parameters.json' with { type: 'json' };
 import type { Species } from '../model';
 import type { OwnerRecord } from './law';
+import type { LearnedEffect } from './ownerEffects';
 
 /**
  * The cook model's parameters: one set for every cut, and per cut two small corrections shrunk
@@ -72,6 +73,9 @@ export interface ParameterSet {
   cuts: Record<string, CutCorrection>;
   /** What the owner's finished cooks say of this set; a new owner has none. */
   record?: OwnerRecord;
+  /** What they say of a pit or a method beyond the cuts, by its id. */
+  pits?: Readonly<Record<string, LearnedEffect>>;
+  methods?: Readonly<Record<string, LearnedEffect>>;
   /** How well the set met the log it was fitted to, and cuts it had not seen. */
   fit?: {
     cooks: number;
@@ -88,6 +92,14 @@ const NO_CORRECTION: CutCorrection = Object.freeze({ thicknessScale: 1, collagen
 
 export const SHIPPED_PARAMETERS: ParameterSet = Object.freeze(stored as ParameterSet);
 
+/** A set as it is before any of an owner's cooks. */
+export const unlearned = (parameters: ParameterSet): ParameterSet => ({
+  ...parameters,
+  record: undefined,
+  pits: undefined,
+  methods: undefined,
+});
+
 export const correctionFor = (parameters: ParameterSet, cutId: string): CutCorrection => parameters.cuts[cutId] ?? NO_CORRECTION;
 
 /** Softening time at 90 C for a species, hours. Birds and dishes are never judged by it. */
@@ -95,4 +107,22 @@ export function softeningHours(global: ModelParameters, species: Species): numbe
   if (species === 'beef') return global.softeningH * global.beefSoftening;
   if (species === 'lamb') return global.softeningH * global.lambSoftening;
   return global.softeningH;
+}
+
+/** Sets that were seen, by all they say: a set comes anew with every message to a worker. */
+const numbers = new Map<string, number>();
+const seen = new WeakMap<ParameterSet, number>();
+const MOST_SETS = 50;
+let lastNumber = 0;
+
+/** A number for a set of parameters, the same for the same set: what was worked out by one is not another's. */
+export function knownAs(parameters: ParameterSet): number {
+  const known = seen.get(parameters);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(parameters);
+  if (numbers.size > MOST_SETS) numbers.clear();
+  const number = numbers.get(text) ?? ++lastNumber;
+  numbers.set(text, number);
+  seen.set(parameters, number);
+  return number;
 }

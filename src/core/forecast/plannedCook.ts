@@ -62,6 +62,7 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
     roomC: airC,
     smoke: { output: pit.smoke ? 1 : 0, darkShare: 0 },
     zoneOffsetC,
+    hands: { pitId: pit.id, methodId: method.id },
   });
   const setup = withTurns(opened, parameters, method.turns);
   return { setup, holdIn: (at, longestMin) => holdOptions(cut, method, at, longestMin, airC) };

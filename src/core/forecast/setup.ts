@@ -123,6 +123,15 @@ export interface SetupOptions {
   rescue?: CookSetup['rescue'];
   zoneOffsetC?: number;
   smoke?: CookSetup['smoke'];
+  /** In which of the owner's pits, by which of their methods: their cooks may say something of it. */
+  hands?: { pitId?: string; methodId?: string };
+}
+
+/** How much slower (above 1) than this owner's other cooks those of a pit, by a method, are. */
+export function paceBeyondCut({ pits, methods }: ParameterSet, { pitId, methodId }: NonNullable<SetupOptions['hands']> = {}): number {
+  const of = (effects: ParameterSet['pits'], id: string | undefined) =>
+    id !== undefined && effects && Object.hasOwn(effects, id) ? effects[id]!.meanLog : 0;
+  return Math.exp(of(pits, pitId) + of(methods, methodId));
 }
 
 /** The setup of one piece of `cut` cooked by `method` in a pit. */
@@ -136,7 +145,7 @@ export function cookSetup(
   const modelCutId = cut.modelCutId ?? cut.id;
   return {
     modelCutId,
-    pace: predictiveLaw(parameters.record).pace(modelCutId),
+    pace: predictiveLaw(parameters.record).pace(modelCutId) * paceBeyondCut(parameters, options.hands),
     body: bodySpec(cut, piece, parameters),
     thinEnd: cut.thinEnd && thinEndSpec(cut, piece, parameters),
     softeningH:

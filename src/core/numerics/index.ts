@@ -7,3 +7,4 @@ export { quantile, quantileSorted } from './quantile';
 export { seededRandom, seedOfName } from './random';
 export type { Random } from './random';
 export { studentCumulative, studentQuantile } from './studentT';
+export { choleskyFactor, choleskySolve, forwardSolve } from './cholesky';

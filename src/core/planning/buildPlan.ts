@@ -1,5 +1,5 @@
 import { longSmokes } from '../fire';
-import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
+import type { ParameterSet } from '../forecast';
 import { kitchenOf, type Library, type Plan, type PlanProblem } from '../model';
 import { coldUses, placeSteps, prepProblems } from '../prep';
 import { needConflicts, seasoningOf, stagedCarving } from '../quantities';
@@ -14,7 +14,7 @@ import {
   type SearchOptions,
 } from '../schedule';
 import { assignProbes } from './probes';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
 import { prepOrders } from './prepOrders';
 import { staffed } from './staffing';
@@ -29,7 +29,7 @@ const QUICK_ITERATIONS = 24;
 export function buildPlan(
   input: PlanInput,
   cache: ForecastCache = newForecastCache(),
-  parameters: ParameterSet = SHIPPED_PARAMETERS,
+  parameters: ParameterSet = parametersOf(input),
 ): Plan {
   const orders = batchOrders(input);
   const searchInput = searchInputOf(input, cache, parameters);
@@ -46,7 +46,7 @@ export function* searchPlan(
   input: PlanInput,
   options: SearchOptions,
   cache: ForecastCache = newForecastCache(),
-  parameters: ParameterSet = SHIPPED_PARAMETERS,
+  parameters: ParameterSet = parametersOf(input),
 ): Generator<Progress, Found> {
   return yield* search(batchOrders(input), searchInputOf(input, cache, parameters), { start: input.event.scheme, ...options });
 }

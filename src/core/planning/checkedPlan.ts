@@ -3,7 +3,7 @@ import type { Broken, ExchangeEvent, Plan } from '../model';
 import type { ForecastCache } from '../schedule';
 import { buildPlan } from './buildPlan';
 import { exchangeEventOf, exchangePlanOf } from './exchange';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 
 /** What is told first: a late or over-held serving says more than two pieces that touch. */
 const TOLD_FIRST: Broken['rule'][] = [9, 11, 12, 8, 6, 7, 14, 5, 3, 4, 10, 13, 1, 2];
@@ -16,7 +16,7 @@ export function rulesBroken(
 ): Broken[] {
   // Hands are checked only where they are counted; pieces without a place are told by the plan itself.
   const counted = input.countCrew || Boolean(input.event.duty?.length);
-  return checkPlan(event, exchangePlanOf(input, plan), { physics })
+  return checkPlan(event, exchangePlanOf(input, plan), { physics, parameters: parametersOf(input) })
     .filter(({ rule, code }) => code !== 'pieceMissing' && (counted || rule !== 13))
     .sort((a, b) => TOLD_FIRST.indexOf(a.rule) - TOLD_FIRST.indexOf(b.rule));
 }

@@ -1,9 +1,9 @@
-import { plannedCook, SHIPPED_PARAMETERS, type PlannedCook, type PlannedPlace } from '../forecast';
+import { plannedCook, type PlannedCook, type PlannedPlace } from '../forecast';
 import type { Piece, Pit, Run } from '../model';
 import { gradeOf } from '../quantities';
 import type { BatchOrder } from '../schedule';
 import { MS_PER_MIN } from '../units';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { batchOrders, weatherOf } from './searchInput';
 
 /** A run as it is cooked: its batch, and its pit, heat and finish from a minute on. */
@@ -14,8 +14,10 @@ export interface CookOfRun {
   finish?: NonNullable<PlannedPlace['finish']>;
 }
 
+type CookInput = Pick<PlanInput, 'event' | 'library' | 'pits' | 'parameters'>;
+
 /** How a run of a plan is cooked, asked alike by its curve, decision points, figures and the rack map; undefined when its batch or pit is gone. */
-export function cookOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run): CookOfRun | undefined {
+export function cookOfRun(input: CookInput, run: Run): CookOfRun | undefined {
   const order = batchOrders(input).find((each) => each.batch.id === run.batchId);
   const pit = input.pits.find((each) => each.id === run.pitId);
   if (!order || !pit) return undefined;
@@ -34,7 +36,7 @@ export interface PieceOfRun extends CookOfRun {
   planned: PlannedCook;
 }
 
-export function pieceOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run, pieceId: string): PieceOfRun | undefined {
+export function pieceOfRun(input: CookInput, run: Run, pieceId: string): PieceOfRun | undefined {
   const cooked = cookOfRun(input, run);
   const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
   if (!cooked || !piece) return undefined;
@@ -43,13 +45,13 @@ export function pieceOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>,
   const planned = plannedCook(
     { ...order, ...piece, grade: gradeOf(order.cut, order.batch, piece.grade) },
     { ...cooked, zoneOffsetC, altitudeM: input.event.altitudeM, weather: weatherOf(input.event), loadKg: order.loadKg },
-    SHIPPED_PARAMETERS,
+    parametersOf(input),
   );
   return { ...cooked, piece, planned };
 }
 
 /** The piece of a run that is expected last: it decides when all are ready. */
-export function slowestOfRun(input: Pick<PlanInput, 'event' | 'library' | 'pits'>, run: Run): PieceOfRun | undefined {
+export function slowestOfRun(input: CookInput, run: Run): PieceOfRun | undefined {
   const lastId = [...run.pulls].sort((a, b) => b.medianMs - a.medianMs)[0]?.pieceId;
   return lastId === undefined ? undefined : pieceOfRun(input, run, lastId);
 }

@@ -1,7 +1,7 @@
-import { manyCooksGrid, runCook, SHIPPED_PARAMETERS, type CookSetup } from '../forecast';
+import { manyCooksGrid, runCook, type CookSetup } from '../forecast';
 import { methodIn, type Plan, type Run } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { slowestOfRun } from './cookOfRun';
 import { cookContext } from './searchInput';
 
@@ -41,7 +41,7 @@ const SOON_MIN = 20;
  * tried on that slow cook.
  */
 export function decisionsOf(input: PlanInput, plan: Plan): Decision[] {
-  const { law } = cookContext(input.event, plan.confidence);
+  const { law, parameters } = cookContext(input, plan.confidence);
   return plan.runs
     .flatMap((run): Decision[] => {
       const medianMin = (run.pullMedianMs - run.onAtMs) / MS_PER_MIN;
@@ -55,7 +55,7 @@ export function decisionsOf(input: PlanInput, plan: Plan): Decision[] {
         const atMs = addMinutes(run.onAtMs, minute);
         // Readings do not tell all: a cook that will just be late looks slower than that by now.
         const slow = { ...setup, pace: setup.pace * (availableMin / medianMin) ** (1 / shows) };
-        const cook = runCook(slow, SHIPPED_PARAMETERS, manyCooksGrid(slow));
+        const cook = runCook(slow, parameters, manyCooksGrid(slow));
         const levers = leversAt(input, plan, run, slow, minute, cook);
         const underC = cook.trace.coreC[Math.min(cook.trace.coreC.length - 1, Math.round(minute / cook.trace.stepMin))]!;
         return levers.length > 0 ? [{ runId: run.id, pitId: placeAt(run, atMs), atMs, underC, levers }] : [];
@@ -77,7 +77,7 @@ function leversAt(
   const levers: DecisionLever[] = [];
   const gainOf = (change: Partial<CookSetup>) => {
     const changed = { ...slow, ...change };
-    return Math.round(doneAtMin - runCook(changed, SHIPPED_PARAMETERS, manyCooksGrid(changed)).doneAtMin);
+    return Math.round(doneAtMin - runCook(changed, parametersOf(input), manyCooksGrid(changed)).doneAtMin);
   };
   const pitC = topFor(input, plan, run, addMinutes(run.onAtMs, minute));
   if (pitC !== undefined) {

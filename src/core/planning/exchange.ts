@@ -1,4 +1,3 @@
-import { SHIPPED_PARAMETERS } from '../forecast';
 import {
   CUTS,
   DEFAULT_VENUE,
@@ -30,7 +29,7 @@ import { newForecastCache } from '../schedule';
 import { driveMinOf, setUpMinOf } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { exchangeTasksOf } from './exchangeTasks';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
 import { rulesOf } from './travelOf';
 
@@ -39,7 +38,7 @@ export function exchangeEventOf(input: PlanInput): ExchangeEvent {
   const { event } = input;
   const venue = { ...DEFAULT_VENUE, ...event.venue };
   const orders = batchOrders(input);
-  const { limits, airGapMm } = searchInputOf(input, newForecastCache(), SHIPPED_PARAMETERS);
+  const { limits, airGapMm } = searchInputOf(input, newForecastCache(), parametersOf(input));
   const rules = rulesOf(input);
   const at = (kind: Standing['kind'], id: string) => (rules === 1 ? {} : { place: standsAt(event, kind, id) });
   const own = [...new Map(orders.map(({ cut }) => [cut.id, cut])).values()].filter((cut) => isOwn(cut));

@@ -1,5 +1,5 @@
 import { fuelFor } from '../fire';
-import { predictedYield, SHIPPED_PARAMETERS } from '../forecast';
+import { predictedYield } from '../forecast';
 import type { Plan, Shift } from '../model';
 import { forecastBatch, wakingsOf, type ForecastCache } from '../schedule';
 import { MS_PER_MIN } from '../units';
@@ -62,13 +62,13 @@ function sleepOf(work: readonly number[], quiet: readonly Shift[]): number {
 }
 
 function cookedKg(input: PlanInput, plan: Plan, cache: ForecastCache): number {
-  const context = cookContext(input.event, plan.confidence);
+  const context = cookContext(input, plan.confidence);
   return plan.runs.reduce((sum, run) => {
     const cooked = cookOfRun(input, run);
     if (!cooked) return sum;
     const { order, pit, finish } = cooked;
     const { last } = forecastBatch(cache, context, order, pit, run.pitC, finish);
     const piece = run.kg / run.pieceIds.length;
-    return sum + run.kg * predictedYield(order.cut, piece, last.evaporatedShare + last.drippedShare, SHIPPED_PARAMETERS);
+    return sum + run.kg * predictedYield(order.cut, piece, last.evaporatedShare + last.drippedShare, context.parameters);
   }, 0);
 }

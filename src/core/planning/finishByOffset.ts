@@ -21,7 +21,7 @@ export function finishByOffset(
   const piece = cooked?.order.batch.pieces.find((each) => each.id === pieceId);
   const pull = run.pulls.find((each) => each.pieceId === pieceId);
   if (!cooked || !piece || !pull) return undefined;
-  const context = cookContext(input.event, input.event.confidence);
+  const context = cookContext(input, input.event.confidence);
   const factorAt = (offsetC: number) => offsetFactor(cache, context, cooked, piece, offsetC);
   const here = run.legs[0]?.places.find((place) => place.pieceId === pieceId)?.offsetC ?? 0;
   const evenMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN / factorAt(here);

@@ -2,6 +2,7 @@ export { checkedPlan, rulesBroken } from './checkedPlan';
 export { exchangeData, exchangeEventOf, exchangePlanOf } from './exchange';
 export { buildPlan, planFrom, searchPlan } from './buildPlan';
 export { batchOrders, searchInputOf } from './searchInput';
+export { parametersOf } from './planInput';
 export type { PlanInput, Spare } from './planInput';
 export { runCurve } from './runCurve';
 export type { RunCurve } from './runCurve';

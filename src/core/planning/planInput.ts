@@ -1,3 +1,4 @@
+import { SHIPPED_PARAMETERS, type ParameterSet } from '../forecast';
 import type { CookEvent, CrewMember, HoldingBox, Library, Pit, Probe, Shift, Warmer } from '../model';
 import type { RulesVersion } from '../quantities';
 import type { Limits } from '../safety';
@@ -34,4 +35,8 @@ export interface PlanInput {
   rules?: RulesVersion;
   /** Owned, or to be had, and not in use. */
   spare?: Spare;
+  /** The cook model with what the owner's own cooks have taught it; as shipped when left out. */
+  parameters?: ParameterSet;
 }
+
+export const parametersOf = ({ parameters }: Pick<PlanInput, 'parameters'>): ParameterSet => parameters ?? SHIPPED_PARAMETERS;

@@ -3,7 +3,6 @@ import {
   forecastCook,
   holdTogether,
   predictedYield,
-  SHIPPED_PARAMETERS,
   type CookForecast,
   type HoldingPlace,
   type Quantiles,
@@ -12,7 +11,7 @@ import {
 import { isPoultry, type Run } from '../model';
 import { dangerMinutes, lethalityShare, lethalityTable, limitsOf } from '../safety';
 import { MS_PER_MIN } from '../units';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { slowestOfRun } from './cookOfRun';
 import { wanderOf } from './searchInput';
 
@@ -53,7 +52,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
   const { order, piece, planned } = slowest;
   const { cut } = order;
   const { setup } = planned;
-  const forecast = forecastCook(setup, SHIPPED_PARAMETERS, { seed: 1, samples: SAMPLES, wanderC: wanderOf(input.event) });
+  const forecast = forecastCook(setup, parametersOf(input), { seed: 1, samples: SAMPLES, wanderC: wanderOf(input.event) });
   const cook = forecast.median;
   const carveMin = Math.round((run.carveAtMs - run.onAtMs) / MS_PER_MIN);
   const pullMin = Math.round(cook.doneAtMin);
@@ -68,7 +67,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
       : { kind: 'tent' };
   const held = holdTogether(
     [{ cook, pieces: run.pieceIds.length, softeningH: setup.softeningH }],
-    SHIPPED_PARAMETERS,
+    parametersOf(input),
     planned.holdIn(place, Math.max(0, carveMin - pullMin)),
   )[0]!;
 
@@ -88,7 +87,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     done: forecast.done,
     barkSetMin: cook.barkSetAtMin,
     ringMm: isPoultry(cut) ? 0 : cook.smoke.ringMm,
-    yieldShare: predictedYield(cut, piece.kg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
+    yieldShare: predictedYield(cut, piece.kg, cook.evaporatedShare + cook.drippedShare, parametersOf(input)),
     thinEnd: cook.thinEnd && { coreC: cook.thinEnd.coreC, doneAtMin: cook.thinEnd.doneAtMin },
     safety: {
       coreDangerMin: dangerMinutes(core, 1),

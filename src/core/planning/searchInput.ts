@@ -1,4 +1,4 @@
-import { byTheClock, COLD_C, predictiveLaw, SHIPPED_PARAMETERS, weatherWanderC, type ParameterSet } from '../forecast';
+import { byTheClock, COLD_C, predictiveLaw, weatherWanderC, type ParameterSet } from '../forecast';
 import {
   cutIn,
   isNonIntact,
@@ -16,11 +16,12 @@ import { AIR_GAP_MM } from '../packing';
 import { gradeOf } from '../quantities';
 import { limitsOf, type Limits } from '../safety';
 import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type SearchInput } from '../schedule';
-import type { PlanInput } from './planInput';
+import { parametersOf, type PlanInput } from './planInput';
 import { rulesOf, travelOf } from './travelOf';
 
 /** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
-export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'library'>): BatchOrder[] {
+export function batchOrders({ event, library, ...input }: Pick<PlanInput, 'event' | 'library' | 'parameters'>): BatchOrder[] {
+  const parameters = parametersOf(input);
   const orders = event.batches.flatMap((batch) => {
     const cut = cutIn(library, batch.cutId);
     const method = methodIn(library, batch.methodId);
@@ -30,7 +31,7 @@ export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'libra
       {
         batch,
         cut,
-        method: clocked(event, batch, cut, method),
+        method: clocked(event, batch, cut, method, parameters),
         serving,
         temperMin: prepOf(cut, batch).temperMin,
         loadKg: batch.pieces.reduce((sum, piece) => sum + piece.kg, 0),
@@ -42,17 +43,12 @@ export function batchOrders({ event, library }: Pick<PlanInput, 'event' | 'libra
 }
 
 /** Its method by the clock of its heaviest piece. */
-function clocked(event: CookEvent, batch: Batch, cut: Cut, method: Method): ClockMethod {
+function clocked(event: CookEvent, batch: Batch, cut: Cut, method: Method, parameters: ParameterSet): ClockMethod {
   const heaviest = batch.pieces.reduce((most, piece) => (piece.kg > most.kg ? piece : most));
   const { kg, thicknessMm, startC = COLD_C } = heaviest;
   const { altitudeM } = event;
   const { airC } = weatherOf(event);
-  return byTheClock(
-    cut,
-    method,
-    { kg, thicknessMm, startC, grade: gradeOf(cut, batch, heaviest.grade), altitudeM, airC },
-    SHIPPED_PARAMETERS,
-  );
+  return byTheClock(cut, method, { kg, thicknessMm, startC, grade: gradeOf(cut, batch, heaviest.grade), altitudeM, airC }, parameters);
 }
 
 /** What a batch is, whatever it is called by: neither ids nor the order of the menu decide between two plans. */
@@ -66,9 +62,9 @@ export const weatherOf = (event: Pick<CookEvent, 'weather'>): DayWeather => even
 export const wanderOf = (event: Pick<CookEvent, 'weather'>): number => weatherWanderC({ ...weatherOf(event), blower: false });
 
 /** What forecasts of an event's runs are asked with, where nothing is held hot. */
-export const cookContext = (event: CookEvent, confidence: number): ForecastContext => ({
-  parameters: SHIPPED_PARAMETERS,
-  law: predictiveLaw(SHIPPED_PARAMETERS.record, wanderOf(event)),
+export const cookContext = ({ event, ...input }: Pick<PlanInput, 'event' | 'parameters'>, confidence: number): ForecastContext => ({
+  parameters: parametersOf(input),
+  law: predictiveLaw(parametersOf(input).record, wanderOf(event)),
   altitudeM: event.altitudeM,
   weather: weatherOf(event),
   confidence,

@@ -9,7 +9,6 @@ import {
   predictiveLaw,
   predictedYield,
   runCook,
-  SHIPPED_PARAMETERS,
   programmeOf,
   SLICE_BELOW_C,
   summarise,
@@ -18,6 +17,7 @@ import {
   DARK_SMOKE_MOST_H,
   type Cook,
   type CookSetup,
+  type ParameterSet,
   type EnsembleOptions,
   type Quantiles,
   type SampleOutcome,
@@ -26,6 +26,7 @@ import {
 import { typicalTrimmedKg, type Chew, type Cut, type Grade, type Method, type PitKind } from '../model';
 import { quantileSorted } from '../numerics';
 import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
+import { parametersOf } from './planInput';
 
 /** One piece by one method in one pit: what the bench asks. Everything it needs is in the request. */
 export interface WhatIfRequest {
@@ -43,6 +44,8 @@ export interface WhatIfRequest {
   /** Share of the smoke that is dark and sooty: a fire that smoulders. */
   darkShare: number;
   chew: Chew;
+  /** The cook model with what was taken of the owner's log; as shipped when left out. */
+  parameters?: ParameterSet;
 }
 
 export interface WhatIfAnswer {
@@ -99,36 +102,37 @@ const BENCH_PIT = { openingDropC: 15, recoverMin: 9, racks: [{ maxKg: 40 }] };
 const DRAWN_EVERY_MIN = 4;
 const HOLD_LOOKED_AT_MIN = 12 * 60;
 
-const clockedMethod = ({ cut, method, massKg, thicknessMm, startC, grade, altitudeM }: WhatIfRequest) =>
-  byTheClock(cut, method, { kg: massKg, thicknessMm, startC, grade, altitudeM, airC: ROOM_C }, SHIPPED_PARAMETERS);
+const clockedMethod = ({ cut, method, massKg, thicknessMm, startC, grade, altitudeM, ...request }: WhatIfRequest) =>
+  byTheClock(cut, method, { kg: massKg, thicknessMm, startC, grade, altitudeM, airC: ROOM_C }, parametersOf(request));
 
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
   const { cut, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare, weather } = request;
   const method = clockedMethod(request);
-  const setup = cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, SHIPPED_PARAMETERS, {
+  const setup = cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, parametersOf(request), {
     pit: programmeOf(method, pitC, openingsOf(BENCH_PIT, pitC, weather, massKg)),
     pitKind,
     altitudeM,
     chew,
     roomC: ROOM_C,
     smoke: { output: method.needsSmoke ? 1 : 0, darkShare },
+    hands: { methodId: request.method.id },
   });
-  return withTurns(setup, SHIPPED_PARAMETERS, method.turns);
+  return withTurns(setup, parametersOf(request), method.turns);
 }
 
 /** Puts the unperturbed cook and the samples into the figures of the bench. With no samples yet, every quantile is the median's. */
 export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): WhatIfAnswer {
   const setup = whatIfSetup(request);
-  const cook = runCook(setup, SHIPPED_PARAMETERS, { bothEnds: true });
-  const forecast = summarise(setup, cook, samples, predictiveLaw(SHIPPED_PARAMETERS.record, weatherWanderC(request.weather)));
+  const cook = runCook(setup, parametersOf(request), { bothEnds: true });
+  const forecast = summarise(setup, cook, samples, predictiveLaw(parametersOf(request).record, weatherWanderC(request.weather)));
   const certain = (value: number): Quantiles => ({ p10: value, p50: value, p90: value });
   const none = samples.length === 0;
   const { cut } = request;
   const place = { kind: 'tent' } as const;
   const waiting = { cook, pieces: 1, softeningH: setup.softeningH };
   const plan = { ventMin: 0, restMin: 0, restBare: cut.done.by === 'core', roomC: ROOM_C, longestMin: HOLD_LOOKED_AT_MIN };
-  const tent = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place })[0]!;
-  const warmer = holdTogether([waiting], SHIPPED_PARAMETERS, { ...plan, place: { kind: 'warmer', airC: 65 } })[0]!;
+  const tent = holdTogether([waiting], parametersOf(request), { ...plan, place })[0]!;
+  const warmer = holdTogether([waiting], parametersOf(request), { ...plan, place: { kind: 'warmer', airC: 65 } })[0]!;
   const table = lethalityTable(cut);
   const rule = coreRuleOf(cut);
   const { trace } = cook;
@@ -156,7 +160,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
     pullCoreC: cook.doneCoreC,
     peakCoreC: cook.peakCoreC,
     convertedShare: cook.convertedShare,
-    yieldShare: predictedYield(cut, request.massKg, cook.evaporatedShare + cook.drippedShare, SHIPPED_PARAMETERS),
+    yieldShare: predictedYield(cut, request.massKg, cook.evaporatedShare + cook.drippedShare, parametersOf(request)),
     smokeH: cook.smoke.uptakeH,
     ringMm: cook.smoke.ringMm,
     tooDark: cook.smoke.darkH > DARK_SMOKE_MOST_H,
@@ -184,7 +188,7 @@ function restDrawn(tentC: Float64Array, { status, doneAtMin, doneCoreC }: Cook):
 /** The weight rule of a cut, set by its usual piece cooked the same way. */
 function byWeight(request: WhatIfRequest): WhatIfAnswer['byWeight'] {
   const usualKg = typicalTrimmedKg(request.cut);
-  const usual = runCook(whatIfSetup({ ...request, massKg: usualKg, thicknessMm: undefined }), SHIPPED_PARAMETERS, { stepMin: 2 });
+  const usual = runCook(whatIfSetup({ ...request, massKg: usualKg, thicknessMm: undefined }), parametersOf(request), { stepMin: 2 });
   if (usual.status === 'never' || usualKg <= 0) return undefined;
   const minPerKg = usual.doneAtMin / usualKg;
   return { usualKg, minPerKg, minutes: minPerKg * request.massKg };

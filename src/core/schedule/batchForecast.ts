@@ -1,4 +1,6 @@
 import {
+  knownAs,
+  paceBeyondCut,
   holdTogether,
   manyCooksGrid,
   minutesAbove,
@@ -117,8 +119,11 @@ interface Cooked {
 }
 
 /** What a batch is, as physics knows it, and where it is cooked. */
-const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, weather }: ForecastContext): unknown[] =>
-  physicsOf(order, { pit, pitC, finish, altitudeM, weather, loadKg: order.loadKg });
+const physics = ({ order, pit, pitC, finish }: Cooked, { altitudeM, weather, parameters }: ForecastContext): unknown[] => [
+  ...physicsOf(order, { pit, pitC, finish, altitudeM, weather, loadKg: order.loadKg }),
+  knownAs(parameters),
+  paceBeyondCut(parameters, { pitId: pit.id, methodId: order.method.id }),
+];
 
 function plannedFor(
   { order, pit, pitC, finish }: Cooked,
@@ -151,7 +156,7 @@ export function offsetFactor(cache: ForecastCache, context: ForecastContext, coo
   const { order, pit, pitC, finish } = cooked;
   let own = cache.offsetsByOrder.get(order);
   if (!own) cache.offsetsByOrder.set(order, (own = new Map()));
-  const near = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${piece.id}|${roundedC}`;
+  const near = `${knownAs(context.parameters)}|${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${piece.id}|${roundedC}`;
   const known = own.get(near);
   if (known !== undefined) return known;
   const shared = [...physics(cooked, context), gradeOf(order.cut, order.batch, undefined), shapeKey(piece)];
@@ -178,7 +183,7 @@ export function forecastBatch(
 ): BatchForecast {
   let own = cache.byOrder.get(order);
   if (!own) cache.byOrder.set(order, (own = new Map()));
-  const key = `${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.weather.airC}|${context.weather.windMPerS}|${context.law.cook.weatherLogSd}`;
+  const key = `${knownAs(context.parameters)}|${pit.id}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${context.confidence}|${context.hotHoldC}|${context.altitudeM}|${context.weather.airC}|${context.weather.windMPerS}|${context.law.cook.weatherLogSd}`;
   let found = own.get(key);
   if (!found) own.set(key, (found = forecastAnew(cache, context, { order, pit, pitC, finish })));
   return found;

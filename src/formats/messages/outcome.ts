@@ -57,6 +57,8 @@ const WORDS: Record<string, string> = {
     'The house’s data cannot be written: its file or disk fails. This was not kept. Stop the program, and put the last copy back: npm run restore.',
   databaseGone:
     'The house’s data file was moved or deleted while the program uses it, so this was not kept. Put it back where it was; or make a copy in Settings before you stop the program.',
+  cookGone: 'This cook is no longer in the log. Load the page again.',
+  noCooks: 'There is no cook in this file. It must have a first line with cook_id, cut and the rest (docs/formats/cooks.md).',
   dayBegun: 'This day has begun already, perhaps on another screen. Nothing was changed; load the page again.',
   dayNotBegun: 'This day has not begun. Start it first; nothing was kept.',
   dayTooEarly: 'The first fire is more than a day and a half away. Start the day when it comes; nothing was changed.',

@@ -7,7 +7,8 @@ import { brought } from './0006-brought';
 import { places } from './0007-places';
 import { days } from './0008-days';
 import { crew } from './0009-crew';
+import { cooks } from './0010-cooks';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places, days, crew];
+export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places, days, crew, cooks];

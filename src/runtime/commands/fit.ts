@@ -6,12 +6,13 @@ import {
   fitParameters,
   NO_DATA,
   predictiveLaw,
-  recordFrom,
   restHours,
   SHIPPED_PARAMETERS,
+  unlearned,
   type FitData,
   type ParameterSet,
 } from '../../core/forecast';
+import { taughtBy } from '../../core/learn';
 import { readCooksCsv } from '../../formats/cooksCsv';
 import { columnsOf, type RefusedRow } from '../../formats/csvRows';
 import { readCarryOverCsv, readRestsCsv } from '../../formats/restsCsv';
@@ -90,33 +91,38 @@ function say(label: string, parameters: ParameterSet) {
   };
 }
 
-// An owner's log is fitted from the shipped set; all of the reference from the centres of the priors.
+// Cooks alone say how an owner's kitchen differs from the model; cores on the way, rests and carry-over tell its physics.
 const isOwners = process.argv.length > 2;
+const physics = !isOwners || data.milestones.length + data.rests.length + data.carryOvers.length > 0;
+// An owner's log is fitted from the shipped set; all of the reference from the centres of the priors.
 const begin = isOwners ? SHIPPED_PARAMETERS.global : undefined;
-const shipped: ParameterSet = { ...SHIPPED_PARAMETERS, record: undefined };
+const shipped = unlearned(SHIPPED_PARAMETERS);
 say('as shipped', SHIPPED_PARAMETERS);
-const globalOnly = say('global parameters only', fitParameters(data, { ...shipped, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }));
-const fitted = fitParameters(data, shipped, { perCut: true, rounds: ROUNDS, begin });
-const errors = say('with shrunken cut corrections', fitted);
-const unseen = crossValidate(data, shipped, ROUNDS_UNSEEN);
-const onTheWay = Number.isNaN(unseen.milestones) ? '' : `, on the way ${unseen.milestones.toFixed(4)}`;
-console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}${onTheWay}`);
-// Rules of thumb say nothing of how cooks differ; an owner's cooks narrow the law.
-const record = isOwners ? recordFrom(data.finishes, fitted) : undefined;
-const law = predictiveLaw(record);
+const base = physics ? fittedPhysics() : shipped;
+const written = isOwners ? taughtBy(data.finishes, base) : base;
+if (isOwners) say('with what the owner’s cooks teach', written);
+const law = predictiveLaw(written.record);
 console.log(
-  `the law for a cut of ${Object.keys(record ?? {}).length > 0 ? 'this log' : 'a new owner'}: 8 in 10 cooks within x${law.factor(data.finishes[0]!.cutId, 0.1).toFixed(3)} to x${law.factor(data.finishes[0]!.cutId, 0.9).toFixed(3)} of the median`,
+  `the law for a cut of ${isOwners ? 'this log' : 'a new owner'}: 8 in 10 cooks within x${law.factor(data.finishes[0]!.cutId, 0.1).toFixed(3)} to x${law.factor(data.finishes[0]!.cutId, 0.9).toFixed(3)} of the median`,
 );
-const written: ParameterSet = {
-  ...fitted,
-  record,
-  fit: {
-    ...errors,
-    globalLogRmse: globalOnly.logRmse,
-    unseenCutLogRmse: unseen.finishes,
-    unseenCutMilestoneLogRmse: Number.isNaN(unseen.milestones) ? undefined : unseen.milestones,
-  },
-};
 const rounded = JSON.stringify(written, (_, value: unknown) => (typeof value === 'number' ? Number(value.toPrecision(6)) : value), 2);
 writeFileSync(PARAMETER_FILE, `${rounded}\n`);
 console.log('wrote src/core/forecast/parameters.json');
+
+function fittedPhysics(): ParameterSet {
+  const globalOnly = say('global parameters only', fitParameters(data, { ...shipped, cuts: {} }, { perCut: false, rounds: ROUNDS, begin }));
+  const fitted = fitParameters(data, shipped, { perCut: true, rounds: ROUNDS, begin });
+  const errors = say('with shrunken cut corrections', fitted);
+  const unseen = crossValidate(data, shipped, ROUNDS_UNSEEN);
+  const onTheWay = Number.isNaN(unseen.milestones) ? '' : `, on the way ${unseen.milestones.toFixed(4)}`;
+  console.log(`cuts left out one by one: finishes log-RMSE ${unseen.finishes.toFixed(4)}${onTheWay}`);
+  return {
+    ...fitted,
+    fit: {
+      ...errors,
+      globalLogRmse: globalOnly.logRmse,
+      unseenCutLogRmse: unseen.finishes,
+      unseenCutMilestoneLogRmse: Number.isNaN(unseen.milestones) ? undefined : unseen.milestones,
+    },
+  };
+}

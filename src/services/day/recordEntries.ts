@@ -3,6 +3,7 @@ import { deedNeeds, isAtLeast, type Role } from '../../core/access';
 import { failure, success, type Outcome, type Problem } from '../../core/outcome';
 import { addEntries, loadDay, loadEntries, markDayEnded } from '../../persistence';
 import type { Context } from '../context';
+import { closeCooks } from '../log/closeCooks';
 
 /** A clock on a phone may run so far ahead of the house's. */
 const AHEAD_MS = 5 * 60_000;
@@ -50,6 +51,8 @@ export async function recordEntries(
     return added;
   });
   if (fresh.length > 0) context.days?.entriesKept(eventId, fresh);
+  // What fails here is taken up when the log is opened: the day itself is over and kept.
+  if (fresh.some(({ deed }) => deed.kind === 'day' && deed.did === 'ended')) await closeCooks(context, eventId).catch(() => 0);
   return success({ kept: full.map((entry) => entry.id), nowMs });
 }
 

@@ -15,6 +15,7 @@ import { NumberField } from '../kit/NumberField';
 import { showProblems, useInputForm } from '../kit/useInputForm';
 import { useUnits } from '../kit/UnitsProvider';
 import { ZoneField } from '../kit/ZoneField';
+import { FromTheLog } from '../log/FromTheLog.client';
 import { newServing } from './briefForm';
 import { ServingCard } from './ServingCard.client';
 
@@ -52,6 +53,7 @@ export function BriefForm() {
             </p>
           )}
         </div>
+        <FromTheLog />
         <section
           aria-label="Event"
           className="grid grid-cols-2 gap-3 rounded-md border border-line bg-sheet p-4 md:grid-cols-[1.4fr_1.4fr_1.2fr_8rem_10rem]"

@@ -2,8 +2,8 @@ import type { ButtonHTMLAttributes } from 'react';
 
 const LOOKS = {
   plain: 'border border-line bg-sheet hover:border-soft',
-  strong: 'border border-ink bg-ink text-sheet hover:opacity-90',
-  ember: 'border border-ember bg-ember text-on-ember hover:opacity-90',
+  strong: 'border border-ink bg-ink text-sheet hover:brightness-90',
+  ember: 'border border-ember bg-ember text-on-ember hover:brightness-90',
   quiet: 'border border-transparent hover:bg-paper hover:border-line',
 } as const;
 

@@ -6,7 +6,17 @@ import { complain } from './actions';
 import { Button } from './Button';
 
 /** A button that asks for a file and gives its text. The same file may be chosen again. */
-export function FileButton({ label, onText, children }: { label: string; onText(text: string): void; children: ReactNode }) {
+export function FileButton({
+  label,
+  accept = 'application/json,.json',
+  onText,
+  children,
+}: {
+  label: string;
+  accept?: string;
+  onText(text: string): void;
+  children: ReactNode;
+}) {
   const file = useRef<HTMLInputElement>(null);
   const open = async (input: HTMLInputElement) => {
     const chosen = input.files?.[0];
@@ -24,7 +34,7 @@ export function FileButton({ label, onText, children }: { label: string; onText(
       <input
         ref={file}
         type="file"
-        accept="application/json,.json"
+        accept={accept}
         aria-label={label}
         className="sr-only"
         tabIndex={-1}

@@ -12,6 +12,7 @@ import { announce, callAction, complain, firstMessage, type Action } from '../ki
 import { useUnits } from '../kit/UnitsProvider';
 import { useHydrated } from '../kit/hydrated';
 import { useWidth } from '../kit/useWidth';
+import { FromTheLog } from '../log/FromTheLog.client';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
@@ -161,6 +162,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         onRePlan={() => void rePlan()}
         onStop={stop}
       />
+      <FromTheLog folded />
       <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
         <Suspense fallback={null}>

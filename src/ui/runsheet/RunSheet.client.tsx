@@ -2,7 +2,7 @@
 import { CalendarDays, FileJson, Printer, Table } from 'lucide-react';
 import Link from 'next/link';
 import { placesOf, type Plan, type Task } from '../../core/model';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Decision, PlanInput } from '../../core/planning';
 import { limitsOf, STRICT_LIMITS } from '../../core/safety';
 import { clockTime, longDay, startOfHour } from '../../formats/clock';
@@ -48,7 +48,18 @@ function hoursOf(rows: Row[], zone: string): Hour[] {
 }
 
 /** Every action with its clock time, hour by hour, for the wall of the yard. */
-export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: Plan; decisions: Decision[] }) {
+export function RunSheet({
+  input,
+  plan,
+  decisions,
+  children,
+}: {
+  input: PlanInput;
+  plan: Plan;
+  decisions: Decision[];
+  /** What stands before the first action. */
+  children?: ReactNode;
+}) {
   const units = useUnits();
   const [by, setBy] = useState<By>('clock');
   const { event } = input;
@@ -87,6 +98,7 @@ export function RunSheet({ input, plan, decisions }: { input: PlanInput; plan: P
           </a>
         </div>
       </div>
+      {children}
       <div role="group" aria-label="Order of the run sheet" className="mb-3 flex gap-2 print:hidden">
         {(Object.keys(BY) as By[])
           .filter((each) => each !== 'place' || placesOf(event).length > 1)

@@ -32,6 +32,7 @@ const STANDING = [
   ['events', '/', 'Events'],
   ['equipment', '/equipment', 'Equipment'],
   ['library', '/library', 'Cuts & methods'],
+  ['log', '/log', 'Cook log'],
   ['what-if', '/what-if', 'What if'],
   ['settings', '/settings', 'Settings'],
 ] as const;

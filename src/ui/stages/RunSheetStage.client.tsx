@@ -1,9 +1,14 @@
 'use client';
 import { useEventDocument } from '../document/EventDocument.client';
 import { useAnswer } from '../document/useAnswer';
+import { FromTheLog } from '../log/FromTheLog.client';
 import { RunSheet } from '../runsheet/RunSheet.client';
 
 export function RunSheetStage() {
   const { input, plan } = useEventDocument();
-  return <RunSheet input={input} plan={plan} decisions={useAnswer('decisions') ?? []} />;
+  return (
+    <RunSheet input={input} plan={plan} decisions={useAnswer('decisions') ?? []}>
+      <FromTheLog />
+    </RunSheet>
+  );
 }

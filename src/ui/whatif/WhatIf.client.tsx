@@ -19,6 +19,7 @@ import {
   type PitKind,
 } from '../../core/model';
 import { CALM, type Weather } from '../../core/forecast';
+import type { ParameterSet } from '../../core/forecast';
 import type { WhatIfRequest } from '../../core/planning';
 import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } from '../../formats/units';
 import { capital } from '../../formats/messages/names';
@@ -70,7 +71,7 @@ function methodWith(method: Method, { wrapAt }: Column): Method {
 }
 
 /** One piece, up to four methods side by side: what each costs and what it gives. */
-export function WhatIf({ library }: { library: Library }) {
+export function WhatIf({ library, parameters }: { library: Library; parameters?: ParameterSet }) {
   const units = useUnits();
   const [cutId, setCutId] = useState('brisket-whole');
   const cut = cutIn(library, cutId) ?? library.cuts[0]!;
@@ -104,10 +105,11 @@ export function WhatIf({ library }: { library: Library }) {
           weather: WEATHERS[weather]![1],
           darkShare: DARK[dark]![1],
           chew,
+          ...(parameters && { parameters }),
         };
     }
     return all;
-  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, chew]);
+  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, chew, parameters]);
   const { found, working, share, stop, stopped } = useForecasts(requests);
   const compared = useMemo(
     () =>

@@ -1,0 +1,75 @@
+import { dayAndTime } from '../../formats/clock';
+import { capital } from '../../formats/messages/names';
+import { context as openContext } from '../../runtime/context';
+import { listEquipment, readLearning, readLibrary, readLog } from '../../services';
+import { LogPage } from '../../ui/log/LogPage.client';
+import type { LogRow } from '../../ui/log/logRow';
+import { SiteHeader } from '../../ui/shell/Header';
+import { bringCookBack, importCooks, putKitchenBack, saveCookWords, takeCookOut, takeKitchen } from '../actions';
+import { preferences } from '../preferences';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Cook log' };
+
+/** Every cook of the house, and what they teach. */
+export default async function Page() {
+  const context = await openContext();
+  const { library } = await readLibrary(context);
+  const { pits } = await listEquipment(context);
+  const { units } = await preferences();
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const nameIn = (list: readonly { id: string; name: string }[], id: string | undefined) =>
+    id === undefined ? undefined : (list.find((each) => each.id === id)?.name ?? id);
+  const rows = (await readLog(context)).map(({ cook: closed, log }): LogRow => {
+    const { cook, times } = closed;
+    return {
+      id: closed.id,
+      source: closed.source,
+      cut: capital(nameIn(library.cuts, cook.cutId)!),
+      pit: nameIn(pits, cook.pitId),
+      method: nameIn(library.methods, cook.methodId),
+      event: closed.eventName,
+      eventId: closed.eventId,
+      onMs: closed.onMs,
+      massKg: cook.massKg,
+      pitC: cook.pitSteps[0]!.pitC,
+      wrap: cook.wrap,
+      wrapAtMin: cook.wrapWhen.afterMin,
+      wrapCoreC: closed.wrapCoreC ?? cook.wrapWhen.coreC,
+      finalC: cook.observedFinalC,
+      feel: closed.feel,
+      lidOpenings: closed.lidOpenings,
+      hours: cook.observedH,
+      toldMin: times?.toldMin,
+      plannedOnMs: times?.plannedOnMs,
+      ratio: log === undefined ? undefined : Math.exp(log),
+      words: closed.words,
+    };
+  });
+  const { paces, calibration, taken, isNew } = await readLearning(context);
+  const named = <T extends { id: string }>(list: T[], names: readonly { id: string; name: string }[]) =>
+    list.map((each) => ({ ...each, name: capital(nameIn(names, each.id)!) }));
+  return (
+    <>
+      <SiteHeader here="log" />
+      <LogPage
+        rows={rows}
+        zone={zone}
+        kitchen={{
+          cuts: named(paces.cuts, library.cuts),
+          pits: named(paces.pits, pits),
+          methods: named(paces.methods, library.methods),
+          calibration,
+          taken: taken && { cooks: taken.cooks, when: dayAndTime(taken.takenAtMs, zone, units.clock) },
+          isNew,
+          takeKitchen,
+          putKitchenBack,
+        }}
+        saveCookWords={saveCookWords}
+        takeCookOut={takeCookOut}
+        bringCookBack={bringCookBack}
+        importCooks={importCooks}
+      />
+    </>
+  );
+}

@@ -1,0 +1,260 @@
+'use client';
+import { Download } from 'lucide-react';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { TRAITS } from '../../core/learn';
+import { clockTime, dateWithYear } from '../../formats/clock';
+import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { announce, callAction, complain, type Action } from '../kit/actions';
+import { buttonClass } from '../kit/Button';
+import { Dialog } from '../kit/Dialog';
+import { FileButton } from '../kit/FileButton.client';
+import { useUnits } from '../kit/UnitsProvider';
+import { CookForm } from './CookForm.client';
+import { Kitchen, type KitchenProps } from './Kitchen.client';
+import type { LogRow } from './logRow';
+
+interface Brought {
+  kept: number;
+  known: number;
+  refused: { line: number; reason: string }[];
+}
+interface LogPageProps {
+  rows: LogRow[];
+  zone: string;
+  kitchen: KitchenProps;
+  saveCookWords: Action<{ id: string; together?: boolean }>;
+  takeCookOut: Action<{ id: string }>;
+  bringCookBack: Action<{ id: string }>;
+  importCooks: Action<Brought>;
+}
+
+const SHOWN_AT_ONCE = 100;
+const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
+const SORTS = [
+  ['newest', 'Newest first'],
+  ['longest', 'Longest first'],
+  ['furthest', 'Furthest from the forecast first'],
+] as const;
+type Sort = (typeof SORTS)[number][0];
+
+/** How much longer or shorter than the model says, in words. */
+export const againstModel = (ratio: number): string => {
+  const share = Math.round((ratio - 1) * 100);
+  return share === 0 ? 'as forecast' : `${Math.abs(share)} % ${share > 0 ? 'longer' : 'shorter'}`;
+};
+
+/** Every cook there was: found, read, judged, and what to do differently next time. */
+export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bringCookBack, importCooks }: LogPageProps) {
+  const units = useUnits();
+  const [sought, setSought] = useState('');
+  const [cut, setCut] = useState('');
+  const [pit, setPit] = useState('');
+  const [sort, setSort] = useState<Sort>('newest');
+  const [most, setMost] = useState(SHOWN_AT_ONCE);
+  const [open, setOpen] = useState<string>();
+  const [refused, setRefused] = useState<Brought>();
+  const found = useMemo(() => {
+    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+    const fits = (row: LogRow) => {
+      if ((cut && row.cut !== cut) || (pit && row.pit !== pit)) return false;
+      const all = `${row.cut} ${row.pit ?? ''} ${row.method ?? ''} ${row.event ?? ''} ${row.words.notes} ${row.words.nextTime} ${TRAITS.map((trait) => row.words.verdict[trait] ?? '').join(' ')}`;
+      return words.every((word) => all.toLowerCase().includes(word));
+    };
+    const far = ({ ratio }: LogRow) => (ratio === undefined ? -1 : Math.abs(Math.log(ratio)));
+    const order = {
+      newest: () => 0,
+      longest: (a: LogRow, b: LogRow) => (b.hours ?? 0) - (a.hours ?? 0),
+      furthest: (a: LogRow, b: LogRow) => far(b) - far(a),
+    };
+    return rows.filter(fits).sort(order[sort]);
+  }, [rows, sought, cut, pit, sort]);
+  const names = (of: (row: LogRow) => string | undefined) => [...new Set(rows.flatMap((row) => of(row) ?? []))].sort();
+  const row = rows.find((each) => each.id === open);
+  const bring = async (text: string) => {
+    const done = await callAction(importCooks, { text });
+    if (!done.ok) return complain(done.problems);
+    const { kept, known } = done.value;
+    announce(`${kept} ${kept === 1 ? 'cook is' : 'cooks are'} in the log${known > 0 ? `, ${known} of them were before` : ''}.`);
+    if (done.value.refused.length > 0) setRefused(done.value);
+  };
+  const takeOut = async (id: string) => {
+    const done = await callAction(takeCookOut, { id });
+    if (!done.ok) return complain(done.problems);
+    setOpen(undefined);
+    announce('It is out of the log, and teaches nothing any more.', () => void callAction(bringCookBack, { id }));
+  };
+  return (
+    <main className="mx-auto max-w-6xl px-4 py-6">
+      <Tabs.Root defaultValue="cooks">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <h1 className="text-2xl">Cook log</h1>
+          <Tabs.List aria-label="Cook log" className="flex">
+            <Tabs.Trigger value="cooks" className={tab}>
+              Cooks
+            </Tabs.Trigger>
+            <Tabs.Trigger value="kitchen" className={tab}>
+              Your kitchen
+            </Tabs.Trigger>
+          </Tabs.List>
+        </div>
+        <Tabs.Content value="cooks">
+          <div className="mt-4 flex flex-wrap items-end gap-3">
+            <label className="grid text-[0.86rem] font-semibold">
+              Find
+              <input
+                type="search"
+                value={sought}
+                onChange={({ target }) => setSought(target.value)}
+                placeholder="a cut, a word of a note…"
+                className="min-h-9 w-56 rounded border border-line bg-sheet px-2 text-base font-normal"
+              />
+            </label>
+            <Choice label="Cut" value={cut} onChange={setCut} options={names((each) => each.cut)} />
+            <Choice label="Pit" value={pit} onChange={setPit} options={names((each) => each.pit)} />
+            <label className="grid text-[0.86rem] font-semibold">
+              Order
+              <select
+                value={sort}
+                onChange={({ target }) => setSort(target.value as Sort)}
+                className="min-h-9 rounded border border-line bg-sheet px-2 text-base font-normal"
+              >
+                {SORTS.map(([value, word]) => (
+                  <option key={value} value={value}>
+                    {word}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <span className="ml-auto flex flex-wrap gap-2">
+              <FileButton label="A file of cooks" accept="text/csv,.csv" onText={(text) => void bring(text)}>
+                Bring cooks in
+              </FileButton>
+              {rows.length > 0 && (
+                <a href="/log/csv" download className={buttonClass('quiet')}>
+                  <Download size={16} aria-hidden /> All as a file
+                </a>
+              )}
+            </span>
+          </div>
+          {rows.length === 0 ? (
+            <p className="mt-6 max-w-prose text-soft">
+              No cook is in the log yet. When a cook day is ended, every piece of it comes in here by itself. Older ones come in from a
+              file: a first line with cook_id, cut, piece_lb, pit_f, done and hours, then a line each.
+            </p>
+          ) : (
+            <>
+              <p className="mt-3 text-[0.92rem] text-soft" role="status">
+                {found.length === rows.length ? `${rows.length} cooks.` : `${found.length} of ${rows.length} cooks.`}
+              </p>
+              <div className="mt-1 overflow-x-auto">
+                <table className="w-full min-w-[760px] text-left text-[0.94rem]">
+                  <thead className="text-[0.84rem] text-soft">
+                    <tr>
+                      {['Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time'].map((head) => (
+                        <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
+                          {head}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {found.slice(0, most).map((each) => (
+                      <tr key={each.id} className="border-b border-line align-top">
+                        <td className="figures py-1.5 pr-3 whitespace-nowrap">
+                          {each.onMs === undefined ? '' : dateWithYear(each.onMs, zone)}
+                        </td>
+                        <td className="py-1.5 pr-3">
+                          <button type="button" className="text-left font-semibold underline" onClick={() => setOpen(each.id)}>
+                            {each.cut}, {formatMass(each.massKg, units)}
+                          </button>
+                          {each.event && <span className="block text-[0.86rem] text-soft">{each.event}</span>}
+                        </td>
+                        <td className="py-1.5 pr-3">
+                          {[each.pit, formatTemp(each.pitC, units)].filter(Boolean).join(', ')}
+                          <span className="block text-[0.86rem] text-soft">{each.method ?? wrapWord(each.wrap)}</span>
+                        </td>
+                        <td className="figures py-1.5 pr-3 whitespace-nowrap">
+                          {each.hours === undefined ? '?' : formatMinutes(each.hours * 60)}
+                        </td>
+                        <td className="py-1.5 pr-3 whitespace-nowrap">{each.ratio === undefined ? '' : againstModel(each.ratio)}</td>
+                        <td className="py-1.5 pr-3">{verdictWords(each)}</td>
+                        <td className="max-w-64 py-1.5">{each.words.nextTime}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
+              {found.length > most && (
+                <button type="button" className={`${buttonClass('quiet')} mt-3`} onClick={() => setMost(most + SHOWN_AT_ONCE)}>
+                  Show {Math.min(SHOWN_AT_ONCE, found.length - most)} more
+                </button>
+              )}
+            </>
+          )}
+        </Tabs.Content>
+        <Tabs.Content value="kitchen">
+          <Kitchen {...kitchen} />
+        </Tabs.Content>
+      </Tabs.Root>
+      <Dialog
+        open={row !== undefined}
+        onOpenChange={(is) => !is && setOpen(undefined)}
+        title={row ? `${row.cut}, ${formatMass(row.massKg, units)}` : ''}
+        description={
+          row
+            ? [row.event, row.onMs !== undefined && `${dateWithYear(row.onMs, zone)}, on at ${clockTime(row.onMs, zone, units.clock)}`]
+                .filter(Boolean)
+                .join('; ')
+            : ''
+        }
+      >
+        {row && (
+          <CookForm key={row.id} row={row} save={saveCookWords} takeOut={() => void takeOut(row.id)} onDone={() => setOpen(undefined)} />
+        )}
+      </Dialog>
+      <Dialog
+        open={refused !== undefined}
+        onOpenChange={(is) => !is && setRefused(undefined)}
+        title="Some lines could not be used"
+        description={`${refused?.kept ?? 0} cooks are in the log all the same. Mend these lines in the file and bring it in again: no cook counts twice.`}
+      >
+        <ul className="max-h-80 overflow-y-auto">
+          {refused?.refused.map(({ line, reason }) => (
+            <li key={line}>
+              Line {line}: {reason}
+            </li>
+          ))}
+        </ul>
+      </Dialog>
+    </main>
+  );
+}
+
+const wrapWord = (wrap: LogRow['wrap']): string => (wrap === 'none' ? 'bare' : `wrapped in ${wrap}`);
+
+/** What is not as it should be; "right" where all that was said is. */
+function verdictWords({ words: { verdict } }: LogRow): string {
+  const said = TRAITS.flatMap((trait) => (verdict[trait] === undefined ? [] : [{ trait, word: verdict[trait] }]));
+  const wrong = said.filter(({ word }) => word !== 'right').map(({ trait, word }) => `${trait} ${word}`);
+  return wrong.length > 0 ? wrong.join(', ') : said.length > 0 ? 'right' : '';
+}
+
+function Choice({ label, value, onChange, options }: { label: string; value: string; onChange(value: string): void; options: string[] }) {
+  if (options.length < 2) return null;
+  return (
+    <label className="grid text-[0.86rem] font-semibold">
+      {label}
+      <select
+        value={value}
+        onChange={({ target }) => onChange(target.value)}
+        className="min-h-9 max-w-56 rounded border border-line bg-sheet px-2 text-base font-normal"
+      >
+        <option value="">all</option>
+        {options.map((option) => (
+          <option key={option}>{option}</option>
+        ))}
+      </select>
+    </label>
+  );
+}
