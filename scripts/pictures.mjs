@@ -54,7 +54,10 @@ try {
   await take('prep', `${event}/prep`);
   await take('service', `${event}/service`);
   await take('safety', `${event}/safety`);
-  await take('pits', `${event}/pits`);
+  await page.goto(`${base}/log`);
+  await page.getByRole('tab', { name: 'Your kitchen' }).click();
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'log.png') });
   await take('plan', `${event}/plan`);
   await take('day', `/events/${pilots}/day`);
   await page.setViewportSize({ width: 390, height: 844 });

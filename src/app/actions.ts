@@ -34,6 +34,7 @@ import {
   StartDayInput,
   TokenIdInput,
   TokenInput,
+  TypedCookInput,
   WarmerRecord,
 } from '../inputs';
 import { context, databaseFile } from '../runtime/context';
@@ -120,6 +121,8 @@ export const saveCookWords = async (input: unknown, seen?: unknown, settle?: unk
 export const takeCookOut = async (input: unknown) => listed(through(CookIdInput, input, services.takeCookOut));
 export const bringCookBack = async (input: unknown) => listed(through(CookIdInput, input, services.bringCookBack));
 export const importCooks = async (input: unknown) => listed(through(CooksFileInput, input, services.importCooks));
+export const typeCook = async (input: unknown) =>
+  listed(through(TypedCookInput, input, (c, typed) => services.typeCook(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
 export const takeKitchen = async () =>
   listed(
     context()

@@ -1,8 +1,8 @@
 import { IsIn } from 'class-validator';
 import { VERDICTS, type CookWords, type Verdict } from '../core/learn';
+import { LIMITS, type Wrap } from '../core/model';
 import { Maybe, Part } from './parts';
-import { Name, Text } from './rules';
-import { LIMITS } from '../core/model';
+import { Between, Id, LocalDate, Name, Sensible, Text } from './rules';
 
 const Said =
   (trait: keyof typeof VERDICTS): PropertyDecorator =>
@@ -32,4 +32,22 @@ export class CookWordsInput implements CookWords {
 
 export class CooksFileInput {
   @Text(LIMITS.fileBytes) text!: string;
+}
+
+const WRAPS = ['none', 'paper', 'foil', 'pan'] as const;
+
+/** A cook as an old notebook has it. */
+export class TypedCookInput {
+  @Id() cutId!: string;
+  @Sensible(0.05, 60, 'The weight') massKg!: number;
+  /** The owner's pit, where the notebook says. */
+  @Maybe() @Id() pitId?: string;
+  @Sensible(60, 320, 'The heat of the pit') pitC!: number;
+  @IsIn(WRAPS, { message: 'Choose a wrap, or none.' }) wrap!: Wrap;
+  /** The core at the wrap; as usual when left out. */
+  @Maybe() @Sensible(20, 99, 'The core at the wrap') wrapAtC?: number;
+  @Between(0.2, 60, 'The hours') hours!: number;
+  @Maybe() @Sensible(30, 105, 'The core when it was pulled') finalC?: number;
+  @Maybe() @LocalDate() date?: string;
+  @Text(300) nextTime!: string;
 }

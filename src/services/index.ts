@@ -17,6 +17,8 @@ export { saveEdits } from './saveEdits';
 export { settlePlan } from './settlePlan';
 export { storedUnusable } from './stored';
 export { bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
+export { cookCurves } from './log/cookCurves';
+export { typeCook } from './log/typeCook';
 export { houseParameters, putKitchenBack, readLearning, takeKitchen } from './log/kitchen';
 export { setDayClock, takeMachineTime } from './day/clock';
 export { DEFAULT_DAY_SETTINGS, readDaySettings, saveDaySettings } from './day/daySettings';

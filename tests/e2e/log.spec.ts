@@ -33,6 +33,23 @@ test('a cook is found in the log, judged, and what is to change comes up on the 
   await expect(page.getByRole('region', { name: 'From the log' })).toContainText('Wrap at the first dark');
 });
 
+test('two cooks are laid side by side, on going on or on the wrap, and their difference is said', async ({ page }) => {
+  await page.goto('/log');
+  await page.getByLabel('Find').fill('brisket');
+  const ticks = page.getByRole('checkbox', { name: /^Compare Brisket/ });
+  await ticks.nth(0).check();
+  await expect(page.getByRole('button', { name: 'Compare 1' })).toBeDisabled();
+  await ticks.nth(1).check();
+  await page.getByRole('button', { name: 'Compare 2' }).click();
+  const side = page.getByRole('dialog', { name: 'Side by side' });
+  await expect(side.getByRole('row', { name: /^Took/ })).toBeVisible();
+  await expect(side.getByText(/^Cook 2 took/)).toBeVisible();
+  await side.getByRole('button', { name: 'on the wrap' }).click();
+  await expect(side.getByRole('row', { name: /^In the stall/ })).toContainText('by the model');
+  await expect(side.getByRole('img', { name: 'Cores over time' })).toHaveAttribute('data-drawn', /wrap 2/);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+});
+
 test('what the log teaches is shown, taken, and put back', async ({ page }) => {
   await page.goto('/log');
   await page.getByRole('tab', { name: 'Your kitchen' }).click();
@@ -44,6 +61,27 @@ test('what the log teaches is shown, taken, and put back', async ({ page }) => {
   await expect(page.getByText(/Plans go by what \d+ cooks of yours taught/)).toBeVisible();
   await page.getByRole('button', { name: 'Put back what was before' }).click();
   await expect(page.getByText(/Plans go by the model as it was shipped/)).toBeVisible();
+});
+
+test('an old notebook is typed in line by line', async ({ page }) => {
+  await page.goto('/log');
+  await page.getByRole('button', { name: 'Type one in' }).click();
+  const line = page.getByRole('dialog', { name: 'From an old notebook' });
+  await line.getByLabel('Cut').selectOption({ label: 'Pork collar' });
+  await line.getByLabel('Heat').fill('250');
+  await line.getByRole('button', { name: 'Keep, and the next' }).click();
+  await expect(line.getByRole('alert').first()).toBeVisible();
+  await line.getByLabel('Weight of the piece').fill('4.5');
+  await line.getByLabel('Hours, on to pulled').fill('7.25');
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await line.getByRole('button', { name: 'Keep, and the next' }).click();
+  // The next line begins with what the last one had.
+  await expect(line.getByLabel('Weight of the piece')).toHaveValue('');
+  await expect(line.getByLabel('Heat')).toHaveValue('250');
+  await expect(line.getByLabel('Cut').locator('option:checked')).toHaveText('Pork collar');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Find').fill('collar');
+  await expect(page.getByRole('row', { name: /Pork collar, 4.5 lb/ })).toContainText('7 h 15');
 });
 
 test('cooks come in from a file, lines that cannot be used are told, and one is taken out with undo', async ({ page }) => {

@@ -4,7 +4,7 @@ import { planInputOf } from '../../src/formats/open';
 import { cookOfLog, cooksCsv, readCooksCsv } from '../../src/formats/cooksCsv';
 import { smallSupperFile } from '../fixtures/day';
 import { keptDayOf, liveDay } from '../fixtures/livedDay';
-import { cookIn, hiddenKitchen } from '../../src/devices/simulated/kitchen';
+import { cooksOfKitchen } from '../../src/devices/simulated/kitchen';
 import { lowestCounts, readingsOf } from '../../src/core/day';
 import {
   ownerEffects,
@@ -16,7 +16,6 @@ import {
 } from '../../src/core/forecast';
 import { batchOf, eventOf, inputOf } from '../fixtures/events';
 import { buildPlan } from '../../src/core/planning';
-import { seededRandom } from '../../src/core/numerics';
 import { closeDay, NO_WORDS, taughtBy } from '../../src/core/learn';
 
 const MIN = 60_000;
@@ -37,7 +36,7 @@ describe('what an owner’s cooks teach', () => {
   it('is nothing while there is none: the law and every forecast are the shipped ones', () => {
     expect(ownerEffects([])).toEqual({ record: {}, pits: {}, methods: {}, weights: [] });
     const taught = taughtBy([]);
-    const cook = cooksOf(5, 3)[0]!;
+    const cook = cooksOfKitchen(5, 3)[0]!;
     expect(predictLogged(cook, taught)).toEqual(predictLogged(cook, SHIPPED_PARAMETERS));
   });
 
@@ -93,37 +92,10 @@ describe('what an owner’s cooks teach', () => {
   });
 });
 
-const KINDS = [
-  ['brisket-whole', ['middle-paper', 'low-bare'], 5.5, 121],
-  ['pork-butt', ['low-foil', 'low-bare', 'middle-paper'], 3.6, 121],
-  ['spare-ribs-squared', ['ribs-bare'], 1.2, 121],
-  ['chicken-half', ['poultry-hot'], 1, 149],
-  ['beef-chuck-roast', ['middle-paper'], 1.7, 125],
-] as const;
-const PITS = [
-  { id: 'trailer', kind: 'offset' },
-  { id: 'cabinet', kind: 'cabinet' },
-] as const;
-/** So many cooks of a hidden kitchen. */
-function cooksOf(seed: number, count: number): LoggedCook[] {
-  const kitchen = hiddenKitchen(seed);
-  const luck = seededRandom(seed + 1);
-  const cooks: LoggedCook[] = [];
-  for (let i = 0; cooks.length < count; i++) {
-    const [cutId, methods, kg, pitC] = KINDS[Math.floor(luck.uniform() * KINDS.length)]!;
-    const methodId = methods[Math.floor(luck.uniform() * methods.length)]!;
-    const massKg = Number((kg * (0.85 + 0.3 * luck.uniform())).toFixed(2));
-    const asked = { id: `c${i}`, cutId, methodId, massKg, pit: PITS[Math.floor(luck.uniform() * 2)]!, pitC, airC: 14, altitudeM: 20 };
-    const cook = cookIn(kitchen, asked, luck);
-    if (cook) cooks.push(cook);
-  }
-  return cooks;
-}
-
 describe('owners whose true kitchens are hidden', () => {
   it('are foretold better with every cook, and 75 to 90 % of their cooks lie inside 10-90', { timeout: 120_000 }, () => {
     const TESTED = 8;
-    const owners = Array.from({ length: 40 }, (_, i) => cooksOf(500 + 7 * i, 30 + TESTED));
+    const owners = Array.from({ length: 40 }, (_, i) => cooksOfKitchen(500 + 7 * i, 30 + TESTED));
     const met = [0, 3, 10, 30].map((known) => {
       let [inside, squares, all] = [0, 0, 0];
       for (const cooks of owners) {
@@ -147,7 +119,7 @@ describe('owners whose true kitchens are hidden', () => {
   });
 
   it('go out as a cooks file and come in the same', () => {
-    const cooks = cooksOf(3, 25);
+    const cooks = cooksOfKitchen(3, 25);
     const logged = cooks.map((cook, i) => ({
       cook,
       onMs: Date.parse('2026-05-01T05:00:00Z') + i * 86_400_000,
@@ -217,7 +189,7 @@ describe('a plan', () => {
     const plain = buildPlan(input);
     expect(buildPlan({ ...input, parameters: SHIPPED_PARAMETERS })).toEqual(plain);
     const slow = taughtBy(
-      cooksOf(3, 1).flatMap((cook) =>
+      cooksOfKitchen(3, 1).flatMap((cook) =>
         Array.from({ length: 12 }, (_, i) => ({
           ...cook,
           id: `${i}`,

@@ -7,9 +7,11 @@ import { cooksCsv } from '../../src/formats/cooksCsv';
 import { closeCooks } from '../../src/services/log/closeCooks';
 import {
   bringCookBack,
+  cookCurves,
   exportCooks,
   houseParameters,
   importCooks,
+  keepReadings,
   planEvent,
   putKitchenBack,
   readLearning,
@@ -18,8 +20,10 @@ import {
   saveCookWords,
   takeCookOut,
   takeKitchen,
+  typeCook,
   type Context,
 } from '../../src/services';
+import type { StoredCook } from '../../src/persistence';
 import { readDocument } from '../../src/services/reading';
 import { aBegunDay, aSupper, codes, must, openContext } from '../fixtures/context';
 
@@ -125,6 +129,51 @@ describe('the log', () => {
     const spoilt = fileOf(butts(3)).replace('pork-butt', 'kelp').replace(',3.5,', ',-1,');
     expect(must(await importCooks(context, { text: spoilt })).refused.map(({ line }) => line)).toEqual([2]);
     expect(codes(await importCooks(context, { text: 'hello' }))).toEqual(['noCooks']);
+  });
+
+  it('takes a line of an old notebook, and says at its field what cannot be', async () => {
+    const line = {
+      cutId: 'pork-butt',
+      massKg: 3.6,
+      pitC: 121,
+      wrap: 'foil' as const,
+      hours: 10.5,
+      finalC: 96,
+      date: '2019-07-04',
+      nextTime: ' sooner ',
+    };
+    const { id } = must(await typeCook(context, line, 'America/Halifax'));
+    const [stored] = await readLog(context);
+    expect(stored!.cook).toMatchObject({
+      id,
+      source: 'typed',
+      cook: { wrapWhen: { coreC: 71 }, observedH: 10.5 },
+      words: { nextTime: 'sooner' },
+    });
+    expect(stored!.log).toBeDefined();
+    expect(codes(await typeCook(context, { ...line, cutId: 'kelp' }, 'UTC'))).toEqual(['cutGone@cutId']);
+    expect(codes(await typeCook(context, { ...line, date: '2031-02-30' }, 'UTC'))).toEqual(['noSuchDate@date']);
+    expect(codes(await typeCook(context, { ...line, date: '2031-02-03' }, 'UTC'))).toEqual(['cookToCome@date']);
+    expect(codes(await typeCook(context, { ...line, cutId: 'rib-roast', finalC: undefined }, 'UTC'))).toEqual(['coreNeeded@finalC']);
+    expect(await readLog(context)).toHaveLength(1);
+  });
+
+  it('gives the curves of a few: as they were read, else as the model has them for the hours they took', async () => {
+    const eventId = await aDayThatIsOver();
+    const [{ cook }] = (await readLog(context)) as [StoredCook];
+    const [modelled] = await cookCurves(context, [cook.id]);
+    expect(modelled).toMatchObject({ id: cook.id, modelled: true });
+    expect(modelled!.pulledMin).toBeCloseTo(630, 6);
+    const probe = { kind: 'channel', deviceId: 'hub', channel: '1', piece: cook.pieceKey, spot: 'thickest' };
+    must(await recordEntries(context, { eventId, entries: [{ id: 'probe', atMs: NOW - 14 * HOUR, by: 'Ada', deed: probe as never }] }));
+    await keepReadings(
+      context,
+      Array.from({ length: 300 }, (_, i) => ({ deviceId: 'hub', channel: '1', atMs: NOW - 13 * HOUR + i * 2 * 60_000, tempC: 4 + i / 4 })),
+    );
+    const [read] = await cookCurves(context, [cook.id, 'nobody']);
+    expect(read).toMatchObject({ modelled: false, wrappedMin: 360, pulledMin: 630 });
+    expect(read!.coreC.at(-1)! - read!.coreC[0]!).toBeGreaterThan(60);
+    expect(await cookCurves(context, ['nobody', '__proto__'])).toEqual([]);
   });
 
   it('forgets a cook that is taken out, and knows it again', async () => {

@@ -5,7 +5,7 @@ import { listEquipment, readLearning, readLibrary, readLog } from '../../service
 import { LogPage } from '../../ui/log/LogPage.client';
 import type { LogRow } from '../../ui/log/logRow';
 import { SiteHeader } from '../../ui/shell/Header';
-import { bringCookBack, importCooks, putKitchenBack, saveCookWords, takeCookOut, takeKitchen } from '../actions';
+import { bringCookBack, importCooks, putKitchenBack, saveCookWords, takeCookOut, takeKitchen, typeCook } from '../actions';
 import { preferences } from '../preferences';
 
 export const dynamic = 'force-dynamic';
@@ -69,6 +69,9 @@ export default async function Page() {
         takeCookOut={takeCookOut}
         bringCookBack={bringCookBack}
         importCooks={importCooks}
+        typeCook={typeCook}
+        cuts={library.cuts.map(({ id, name }) => [id, capital(name)] as const)}
+        pits={pits.map(({ id, name }) => [id, name] as const)}
       />
     </>
   );

@@ -13,6 +13,7 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/library': { GET: 'owner' },
   '/log': { GET: 'owner' },
   '/log/csv': { GET: 'owner' },
+  '/log/curves': { GET: 'owner' },
   '/settings': { GET: 'owner' },
   '/settings/copies': { POST: 'owner' },
   '/settings/copies/[name]': { GET: 'owner' },

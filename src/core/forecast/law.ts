@@ -109,15 +109,15 @@ export function predictiveLaw(record: OwnerRecord = {}, wanderC = 0): Predictive
   };
 }
 
-/** What cooks (natural logs of observed over forecast time) add to a record; nothing is kept of a single one. One that counts for less has a weight below 1. */
-export function recordOf(cooks: readonly { cutId: string; log: number; weight?: number }[]): OwnerRecord {
+/** What cooks (natural logs of observed over forecast time) add to a record; nothing is kept of a single one. */
+export function recordOf(cooks: readonly { cutId: string; log: number }[]): OwnerRecord {
   const record: Record<string, CutRecord> = {};
-  for (const { cutId, log, weight = 1 } of cooks) {
+  for (const { cutId, log } of cooks) {
     const before = record[cutId] ?? { cooks: 0, meanLog: 0, squaresLog: 0 };
-    const n = before.cooks + weight;
-    const meanLog = before.meanLog + (weight * (log - before.meanLog)) / n;
-    // Welford's update of the sum of squares, weighted (West).
-    record[cutId] = { cooks: n, meanLog, squaresLog: before.squaresLog + weight * (log - before.meanLog) * (log - meanLog) };
+    const n = before.cooks + 1;
+    const meanLog = before.meanLog + (log - before.meanLog) / n;
+    // Welford's update of the sum of squares.
+    record[cutId] = { cooks: n, meanLog, squaresLog: before.squaresLog + (log - before.meanLog) * (log - meanLog) };
   }
   return record;
 }

@@ -1,5 +1,5 @@
 import { choleskyFactor, choleskySolve, forwardSolve } from '../numerics';
-import { LAW, recordOf, type OwnerRecord } from './law';
+import { LAW, type OwnerRecord } from './law';
 
 /** A finished cook against the model's forecast of it: natural log of observed over forecast time. */
 export interface FinishedCook {
@@ -34,6 +34,7 @@ export const EFFECT_LOG_SD = Object.freeze({ pit: 0.06, method: 0.05 });
 /** Cooks go astray now and then (rain, a fire that went out, a wrong weight): their luck has the tails of Student's t with so many degrees. */
 const TAILS = 4;
 const ROUNDS = 12;
+const SETTLED = 1e-9;
 /** Weights take from the squares of usual cooks, too: for a normal z, E[w] / E[w z^2]. */
 const WEIGHTED_SHARE = 1.35;
 
@@ -43,6 +44,98 @@ const WEIGHTED_SHARE = 1.35;
  * record by cut is of what is left once pit and method are taken off.
  */
 export function ownerEffects(cooks: readonly FinishedCook[]): OwnerEffects {
+  const { alike, variances, index } = sorted(cooks);
+  const size = variances.length;
+  const cookVariance = LAW.cookLogSd ** 2;
+  const weights: number[] = new Array<number>(cooks.length).fill(0);
+  let effects: Float64Array = new Float64Array(size);
+  let factor = choleskyFactor((i, j) => (i === j ? 1 / variances[i]! : 0), size);
+  const effectOf = (of: readonly number[]): number => of.reduce((sum, each) => sum + effects[each]!, 0);
+  for (let round = 0; round < ROUNDS; round++) {
+    const precision = new Float64Array(size * size);
+    const pull = new Float64Array(size);
+    for (const kind of alike) {
+      const expected = effectOf(kind.effects);
+      let [weight, pulled] = [0, 0];
+      for (const n of kind.cooks) {
+        const { log } = cooks[n]!;
+        weights[n] = (TAILS + 1) / (TAILS + (log - expected) ** 2 / cookVariance);
+        weight += weights[n]!;
+        pulled += weights[n]! * log;
+      }
+      for (const i of kind.effects) {
+        pull[i]! += pulled / cookVariance;
+        for (const j of kind.effects) precision[i * size + j]! += weight / cookVariance;
+      }
+    }
+    factor = choleskyFactor((i, j) => precision[i * size + j]! + (i === j ? 1 / variances[i]! : 0), size);
+    const before = effects;
+    effects = choleskySolve(factor, pull);
+    if (effects.every((each, i) => Math.abs(each - before[i]!) < SETTLED)) break;
+  }
+  /** Posterior variance of a sum of effects. */
+  const varianceOf = (of: readonly number[]): number => {
+    const sum = new Float64Array(size);
+    for (const i of of) sum[i] = 1;
+    forwardSolve(factor, sum);
+    return sum.reduce((total, each) => total + each ** 2, 0);
+  };
+  const counted = ({ cooks: own }: Alike): number => own.reduce((sum, n) => sum + Math.min(1, weights[n]!), 0);
+  const learned = (kind: 'pit' | 'method'): Record<string, LearnedEffect> =>
+    Object.fromEntries(
+      [...index].flatMap(([name, i]) => {
+        if (!name.startsWith(`${kind}/`)) return [];
+        const count = alike.reduce((sum, each) => sum + (each.effects.includes(i) ? counted(each) : 0), 0);
+        return [[name.slice(kind.length + 1), { cooks: count, meanLog: effects[i]!, sdLog: Math.sqrt(varianceOf([i])) }]];
+      }),
+    );
+  return { record: byCut(), pits: learned('pit'), methods: learned('method'), weights };
+
+  /** By cut, what is left once pit and method are taken off. They are not known for certain: a mean is of as many cooks as tell it so well. */
+  function byCut(): OwnerRecord {
+    let [squares, taken, all] = [0, 0, 0];
+    const cuts = new Map<string, { cooks: number; unsure: number; count: number; pace: number }>();
+    for (const kind of alike) {
+      const expected = effectOf(kind.effects);
+      const weight = kind.cooks.reduce((sum, n) => sum + weights[n]!, 0);
+      all += weight;
+      taken += (weight * varianceOf(kind.effects)) / cookVariance;
+      for (const n of kind.cooks) squares += weights[n]! * (cooks[n]!.log - expected) ** 2;
+      const before = cuts.get(kind.cutId) ?? { cooks: 0, unsure: 0, count: 0, pace: effectOf(kind.effects.slice(0, 2)) };
+      const unsure = kind.cooks.length * varianceOf(kind.effects.slice(2));
+      cuts.set(kind.cutId, {
+        ...before,
+        cooks: before.cooks + counted(kind),
+        unsure: before.unsure + unsure,
+        count: before.count + kind.cooks.length,
+      });
+    }
+    const free = all - taken;
+    const cookSquare = free > 0 ? (WEIGHTED_SHARE * squares) / free : cookVariance;
+    const known = [...cuts].map(([cutId, { cooks: own, unsure, count, pace }]) => ({
+      cutId,
+      cooks: cookVariance / (cookVariance / own + unsure / count),
+      pace,
+    }));
+    const means = meansFor(known);
+    return Object.fromEntries(
+      known.map(({ cutId, cooks: asGood }, i) => [
+        cutId,
+        { cooks: asGood, meanLog: means[i]!, squaresLog: cookSquare * Math.max(0, asGood - 1) },
+      ]),
+    );
+  }
+}
+
+/** Cooks of one cut, pit and method: owner and cut first among their effects; the cooks by their place. */
+interface Alike {
+  cutId: string;
+  effects: number[];
+  cooks: number[];
+}
+
+/** Cooks by what they have in common, and the variance of each effect before anything is known. */
+function sorted(cooks: readonly FinishedCook[]): { alike: Alike[]; variances: number[]; index: Map<string, number> } {
   const index = new Map<string, number>();
   const variances: number[] = [];
   const at = (name: string, sdLog: number): number => {
@@ -53,73 +146,23 @@ export function ownerEffects(cooks: readonly FinishedCook[]): OwnerEffects {
     return variances.length - 1;
   };
   const owner = at('owner', LAW.ownerLogSd);
-  const rows = cooks.map(({ cutId, pitId, methodId }) => [
-    owner,
-    at(`cut/${cutId}`, Math.hypot(LAW.cutLogSd, LAW.ownerCutLogSd)),
-    ...(pitId === undefined ? [] : [at(`pit/${pitId}`, EFFECT_LOG_SD.pit)]),
-    ...(methodId === undefined ? [] : [at(`method/${methodId}`, EFFECT_LOG_SD.method)]),
-  ]);
-  const size = variances.length;
-  const cookVariance = LAW.cookLogSd ** 2;
-  let effects: Float64Array = new Float64Array(size);
-  let weights: number[] = [];
-  let factor = choleskyFactor((i, j) => (i === j ? 1 / variances[i]! : 0), size);
-  for (let round = 0; round < ROUNDS; round++) {
-    weights = cooks.map(({ log }, n) => {
-      const left = log - rows[n]!.reduce((sum, each) => sum + effects[each]!, 0);
-      return (TAILS + 1) / (TAILS + left ** 2 / cookVariance);
-    });
-    const precision = new Float64Array(size * size);
-    const pull = new Float64Array(size);
-    for (const [n, own] of rows.entries()) {
-      const weight = weights[n]! / cookVariance;
-      for (const i of own) {
-        pull[i]! += weight * cooks[n]!.log;
-        for (const j of own) precision[i * size + j]! += weight;
-      }
-    }
-    factor = choleskyFactor((i, j) => precision[i * size + j]! + (i === j ? 1 / variances[i]! : 0), size);
-    effects = choleskySolve(factor, pull);
+  const alike = new Map<string, Alike>();
+  for (const [n, { cutId, pitId, methodId }] of cooks.entries()) {
+    const key = JSON.stringify([cutId, pitId, methodId]);
+    const kind = alike.get(key) ?? {
+      cutId,
+      effects: [
+        owner,
+        at(`cut/${cutId}`, Math.hypot(LAW.cutLogSd, LAW.ownerCutLogSd)),
+        ...(pitId === undefined ? [] : [at(`pit/${pitId}`, EFFECT_LOG_SD.pit)]),
+        ...(methodId === undefined ? [] : [at(`method/${methodId}`, EFFECT_LOG_SD.method)]),
+      ],
+      cooks: [],
+    };
+    kind.cooks.push(n);
+    alike.set(key, kind);
   }
-  /** Posterior variance of a sum of effects. */
-  const varianceOf = (of: readonly number[]): number => {
-    const sum = new Float64Array(size);
-    for (const i of of) sum[i] = 1;
-    forwardSolve(factor, sum);
-    return sum.reduce((total, each) => total + each ** 2, 0);
-  };
-  const learned = (kind: 'pit' | 'method'): Record<string, LearnedEffect> =>
-    Object.fromEntries(
-      [...index].flatMap(([name, i]) => {
-        if (!name.startsWith(`${kind}/`)) return [];
-        const count = rows.reduce((sum, own, n) => sum + (own.includes(i) ? Math.min(1, weights[n]!) : 0), 0);
-        return [[name.slice(kind.length + 1), { cooks: count, meanLog: effects[i]!, sdLog: Math.sqrt(varianceOf([i])) }]];
-      }),
-    );
-  return { record: byCut(), pits: learned('pit'), methods: learned('method'), weights };
-
-  /** By cut, what is left once pit and method are taken off. They are not known for certain: the mean is of as many cooks as tell it so well. */
-  function byCut(): OwnerRecord {
-    const beyond = rows.map((own) => own.slice(2));
-    const left = cooks.map(({ log }, n) => log - beyond[n]!.reduce((sum, i) => sum + effects[i]!, 0));
-    const plain = recordOf(cooks.map(({ cutId }, n) => ({ cutId, log: left[n]!, weight: Math.min(1, weights[n]!) })));
-    const squares = left.reduce((sum, log, n) => sum + weights[n]! * (log - effects[rows[n]![0]!]! - effects[rows[n]![1]!]!) ** 2, 0);
-    const taken = rows.reduce((sum, own, n) => sum + (weights[n]! * varianceOf(own)) / cookVariance, 0);
-    const free = weights.reduce((sum, each) => sum + each, 0) - taken;
-    const cookSquare = free > 0 ? (WEIGHTED_SHARE * squares) / free : cookVariance;
-    const known = Object.entries(plain).map(([cutId, { cooks: count }]) => {
-      const own = cooks.flatMap((cook, n) => (cook.cutId === cutId ? [varianceOf(beyond[n]!)] : []));
-      const unsure = own.reduce((sum, each) => sum + each, 0) / own.length;
-      return { cutId, cooks: cookVariance / (cookVariance / count + unsure), pace: effects[owner]! + effects[index.get(`cut/${cutId}`)!]! };
-    });
-    const means = meansFor(known);
-    return Object.fromEntries(
-      known.map(({ cutId, cooks: asGood }, i) => [
-        cutId,
-        { cooks: asGood, meanLog: means[i]!, squaresLog: cookSquare * Math.max(0, asGood - 1) },
-      ]),
-    );
-  }
+  return { alike: [...alike.values()], variances, index };
 }
 
 /**

@@ -31,7 +31,7 @@ export interface Calibration {
 /** Fewer tell nothing. */
 export const FEWEST_COOKS = 5;
 /** What is known is worked out anew so often over a whole log: between, what was known a few cooks ago stands. */
-const RELEARNED = 60;
+const RELEARNED = 40;
 
 /** Every cook told by the ones before it: what a forecast is worth, on cooks it has not seen. */
 export function calibrate(cooks: readonly CalibratedCook[]): Calibration {

@@ -3,6 +3,8 @@ export type { Calibration, LearnedPace } from './calibration';
 export { closeDay } from './closeDay';
 export { NO_WORDS, TRAITS, VERDICTS } from './closedCook';
 export type { ClosedCook, CookWords, Trait, Verdict } from './closedCook';
+export { modelledCurve, stallMin } from './curve';
+export type { CookCurve } from './curve';
 export { comesUpFor } from './nextTime';
 export type { NextTime } from './nextTime';
 export { taughtBy, withEffects } from './kitchen';

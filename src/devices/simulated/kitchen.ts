@@ -97,3 +97,32 @@ export function cookIn(kitchen: HiddenKitchen, asked: KitchenCook, luck: Random)
     observedFinalC: Number(cook.doneCoreC.toFixed(1)),
   };
 }
+
+/** What such a kitchen cooks: cut, methods, kg, heat. */
+const KINDS = [
+  ['brisket-whole', ['middle-paper', 'low-bare'], 5.5, 121],
+  ['pork-butt', ['low-foil', 'low-bare', 'middle-paper'], 3.6, 121],
+  ['spare-ribs-squared', ['ribs-bare'], 1.2, 121],
+  ['chicken-half', ['poultry-hot'], 1, 149],
+  ['beef-chuck-roast', ['middle-paper'], 1.7, 125],
+] as const;
+const PITS = [
+  { id: 'trailer', kind: 'offset' },
+  { id: 'cabinet', kind: 'cabinet' },
+] as const;
+
+/** The first cooks of a hidden kitchen, whatever it happened to cook, in two pits. */
+export function cooksOfKitchen(seed: number, count: number): LoggedCook[] {
+  const kitchen = hiddenKitchen(seed);
+  const luck = seededRandom(seed + 1);
+  const cooks: LoggedCook[] = [];
+  for (let i = 0; cooks.length < count; i++) {
+    const [cutId, methods, kg, pitC] = KINDS[Math.floor(luck.uniform() * KINDS.length)]!;
+    const methodId = methods[Math.floor(luck.uniform() * methods.length)]!;
+    const massKg = Number((kg * (0.85 + 0.3 * luck.uniform())).toFixed(2));
+    const pit = PITS[Math.floor(luck.uniform() * PITS.length)]!;
+    const cook = cookIn(kitchen, { id: `c${i}`, cutId, methodId, massKg, pit, pitC, airC: 14, altitudeM: 20 }, luck);
+    if (cook) cooks.push(cook);
+  }
+  return cooks;
+}

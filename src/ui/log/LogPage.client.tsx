@@ -1,18 +1,21 @@
 'use client';
-import { Download } from 'lucide-react';
+import { Download, PenLine } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { TRAITS } from '../../core/learn';
+import type { TypedCookInput } from '../../inputs';
 import { clockTime, dateWithYear } from '../../formats/clock';
 import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
-import { buttonClass } from '../kit/Button';
+import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
+import { againstModel } from './againstModel';
 import { CookForm } from './CookForm.client';
 import { Kitchen, type KitchenProps } from './Kitchen.client';
 import type { LogRow } from './logRow';
+import { TypeCook } from './TypeCook.client';
 
 interface Brought {
   kept: number;
@@ -27,8 +30,16 @@ interface LogPageProps {
   takeCookOut: Action<{ id: string }>;
   bringCookBack: Action<{ id: string }>;
   importCooks: Action<Brought>;
+  typeCook: Action<{ id: string }>;
+  /** What may be typed in: cuts, and the house's pits. */
+  cuts: readonly (readonly [id: string, name: string])[];
+  pits: readonly (readonly [id: string, name: string])[];
 }
 
+// Curves come once they are asked for.
+const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
+
+const MOST_COMPARED = 4;
 const SHOWN_AT_ONCE = 100;
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
 const SORTS = [
@@ -38,14 +49,19 @@ const SORTS = [
 ] as const;
 type Sort = (typeof SORTS)[number][0];
 
-/** How much longer or shorter than the model says, in words. */
-export const againstModel = (ratio: number): string => {
-  const share = Math.round((ratio - 1) * 100);
-  return share === 0 ? 'as forecast' : `${Math.abs(share)} % ${share > 0 ? 'longer' : 'shorter'}`;
-};
-
 /** Every cook there was: found, read, judged, and what to do differently next time. */
-export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bringCookBack, importCooks }: LogPageProps) {
+export function LogPage({
+  rows,
+  zone,
+  kitchen,
+  saveCookWords,
+  takeCookOut,
+  bringCookBack,
+  importCooks,
+  typeCook,
+  cuts,
+  pits,
+}: LogPageProps) {
   const units = useUnits();
   const [sought, setSought] = useState('');
   const [cut, setCut] = useState('');
@@ -54,6 +70,11 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
   const [most, setMost] = useState(SHOWN_AT_ONCE);
   const [open, setOpen] = useState<string>();
   const [refused, setRefused] = useState<Brought>();
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  const [comparing, setComparing] = useState(false);
+  /** The line before, while a notebook is typed in. */
+  const [typing, setTyping] = useState<Partial<TypedCookInput>>();
+  const [line, setLine] = useState(0);
   const found = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
     const fits = (row: LogRow) => {
@@ -130,6 +151,9 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
               <FileButton label="A file of cooks" accept="text/csv,.csv" onText={(text) => void bring(text)}>
                 Bring cooks in
               </FileButton>
+              <Button onClick={() => setTyping({})}>
+                <PenLine size={16} aria-hidden /> Type one in
+              </Button>
               {rows.length > 0 && (
                 <a href="/log/csv" download className={buttonClass('quiet')}>
                   <Download size={16} aria-hidden /> All as a file
@@ -144,16 +168,27 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
             </p>
           ) : (
             <>
-              <p className="mt-3 text-[0.92rem] text-soft" role="status">
-                {found.length === rows.length ? `${rows.length} cooks.` : `${found.length} of ${rows.length} cooks.`}
-              </p>
+              <div className="mt-3 flex min-h-9 flex-wrap items-center gap-3 text-[0.92rem] text-soft">
+                <p role="status">{found.length === rows.length ? `${rows.length} cooks.` : `${found.length} of ${rows.length} cooks.`}</p>
+                {picked.length === 0 && rows.length > 1 && <p>Tick two to four of them to compare.</p>}
+                {picked.length > 0 && (
+                  <>
+                    <Button look="ember" disabled={picked.length < 2} onClick={() => setComparing(true)}>
+                      Compare {picked.length}
+                    </Button>
+                    <Button look="quiet" onClick={() => setPicked([])}>
+                      Untick all
+                    </Button>
+                  </>
+                )}
+              </div>
               <div className="mt-1 overflow-x-auto">
                 <table className="w-full min-w-[760px] text-left text-[0.94rem]">
                   <thead className="text-[0.84rem] text-soft">
                     <tr>
-                      {['Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time'].map((head) => (
+                      {['', 'Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time'].map((head) => (
                         <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                          {head}
+                          {head || <span className="sr-only">Compare</span>}
                         </th>
                       ))}
                     </tr>
@@ -161,6 +196,16 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
                   <tbody>
                     {found.slice(0, most).map((each) => (
                       <tr key={each.id} className="border-b border-line align-top">
+                        <td className="py-1.5 pr-3">
+                          <input
+                            type="checkbox"
+                            className="size-5"
+                            aria-label={`Compare ${each.cut}, ${formatMass(each.massKg, units)}${each.onMs === undefined ? '' : `, ${dateWithYear(each.onMs, zone)}`}`}
+                            checked={picked.includes(each.id)}
+                            disabled={!picked.includes(each.id) && picked.length >= MOST_COMPARED}
+                            onChange={() => setPicked(toggled(picked, each.id))}
+                          />
+                        </td>
                         <td className="figures py-1.5 pr-3 whitespace-nowrap">
                           {each.onMs === undefined ? '' : dateWithYear(each.onMs, zone)}
                         </td>
@@ -214,6 +259,38 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
         )}
       </Dialog>
       <Dialog
+        open={typing !== undefined}
+        onOpenChange={(is) => !is && setTyping(undefined)}
+        title="From an old notebook"
+        description="What it does not say is taken as usual. Cut, pit and heat stay for the next line."
+        wide
+      >
+        {typing && (
+          <TypeCook
+            key={line}
+            cuts={cuts}
+            pits={pits}
+            last={typing}
+            typeCook={typeCook}
+            onKept={(kept) => {
+              setTyping(kept);
+              setLine(line + 1);
+            }}
+          />
+        )}
+      </Dialog>
+      <Dialog
+        open={comparing}
+        onOpenChange={setComparing}
+        title="Side by side"
+        description="The core of each, as it was read; where nobody read it, as the model has it for the hours it took."
+        wide
+      >
+        <Suspense fallback={<p>Curves are fetched…</p>}>
+          <Compare rows={picked.flatMap((id) => rows.find((each) => each.id === id) ?? [])} zone={zone} />
+        </Suspense>
+      </Dialog>
+      <Dialog
         open={refused !== undefined}
         onOpenChange={(is) => !is && setRefused(undefined)}
         title="Some lines could not be used"
@@ -231,6 +308,7 @@ export function LogPage({ rows, zone, kitchen, saveCookWords, takeCookOut, bring
   );
 }
 
+const toggled = (ids: readonly string[], id: string): string[] => (ids.includes(id) ? ids.filter((each) => each !== id) : [...ids, id]);
 const wrapWord = (wrap: LogRow['wrap']): string => (wrap === 'none' ? 'bare' : `wrapped in ${wrap}`);
 
 /** What is not as it should be; "right" where all that was said is. */

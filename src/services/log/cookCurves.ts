@@ -1,0 +1,43 @@
+import { foldDay, lowestCounts, MinuteBook, readingsOf } from '../../core/day';
+import { modelledCurve, type ClosedCook, type CookCurve } from '../../core/learn';
+import { MS_PER_MIN } from '../../core/units';
+import { loadCooks, loadDay, loadEntries, loadMinutes } from '../../persistence';
+import type { Context } from '../context';
+
+/** A curve of so few readings says less than the model. */
+const FEWEST_READINGS = 8;
+const MOST_POINTS = 240;
+export const MOST_COMPARED = 4;
+
+/** The curves of a few cooks, to be laid over each other. */
+export async function cookCurves(context: Context, ids: readonly string[]): Promise<CookCurve[]> {
+  const cooks = await loadCooks(ids.slice(0, MOST_COMPARED));
+  const curves = await Promise.all(
+    cooks.map(async ({ cook }) => (await readCurve(context, cook)) ?? { id: cook.id, ...modelledCurve(cook.cook) }),
+  );
+  return curves.flatMap((curve) => ('minutes' in curve && curve.minutes ? [curve as CookCurve] : []));
+}
+
+/** As it was read on its day; undefined where too little was. */
+async function readCurve(context: Context, { id, eventId, pieceKey, times }: ClosedCook): Promise<CookCurve | undefined> {
+  const day = eventId === undefined ? undefined : await loadDay(eventId);
+  if (!day || pieceKey === undefined || !times) return undefined;
+  const state = foldDay(day.kept, await loadEntries(eventId!));
+  const devices = [...new Set(state.channels.map(({ deviceId }) => deviceId))];
+  const book = new MinuteBook(await loadMinutes(context.db.sequelize, devices, times.onMs, times.pulledMs));
+  const read = (readingsOf(state, book.over(times.pulledMs), lowestCounts(day.kept)).pieces[pieceKey] ?? []).filter(
+    ({ atMs }) => atMs >= times.onMs && atMs <= times.pulledMs,
+  );
+  if (read.length < FEWEST_READINGS) return undefined;
+  const every = Math.ceil(read.length / MOST_POINTS);
+  const kept = read.filter((_, i) => i % every === 0 || i === read.length - 1);
+  const since = (atMs: number) => (atMs - times.onMs) / MS_PER_MIN;
+  return {
+    id,
+    minutes: kept.map(({ atMs }) => since(atMs)),
+    coreC: kept.map(({ tempC }) => tempC),
+    modelled: false,
+    wrappedMin: times.wrappedMs === undefined ? undefined : since(times.wrappedMs),
+    pulledMin: since(times.pulledMs),
+  };
+}
