@@ -71,7 +71,9 @@ export class DayHouse implements DaysUnderWay {
   async takeMachineTime(): Promise<void> {
     this.clock.takeWall();
     await this.keepClock();
-    for (const opened of this.rooms.values()) await (await opened)?.tick().catch(this.told);
+    // What was due by the old time (a forecast, a look for alarms, news) would wait for hours: rooms begin anew.
+    this.triedMs = -Infinity;
+    this.allChanged();
   }
 
   private async readSettings(): Promise<void> {

@@ -83,8 +83,19 @@ describe('the room of a day', () => {
     const again = await started();
     expect(again.room.view()).toMatchObject({ nowMs: NOW + 60_000, clockSet: { byMs: -3 * 3_600_000 } });
     await again.opened.takeMachineTime();
-    expect(again.room.view()).not.toHaveProperty('clockSet');
+    const anew = (await again.opened.room(eventId))!;
+    expect(anew).not.toBe(again.room);
+    expect(seen(anew)).not.toHaveProperty('clockSet');
     expect(again.own.nowMs()).toBe(machine.wallMs);
+    // What is said from now on is told, though it was later before.
+    const { version } = anew.current();
+    must(
+      await recordEntries(again.own, {
+        eventId,
+        entries: [{ id: 'then', atMs: machine.wallMs, by: 'Ada', deed: { kind: 'note', text: 'x' } }],
+      }),
+    );
+    expect(anew.current().version).toBeGreaterThan(version);
   });
 
   it('is left when a copy was put back: who watches is let go, and comes into one that knows the copy', async () => {
