@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { House, noteOf, pause, tell, type Person, type Verdict } from './house';
 
 const SPEED = 12;
@@ -8,10 +8,18 @@ const TAP_EVERY_MS = 4000;
 export function residentMb(pid: number): number {
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
 }
-/** The process that serves, of the group that was started. */
+/** The process that serves, below the one that was started. */
 export function serverOf(house: House): number {
-  const children = readFileSync(`/proc/${house.pid}/task/${house.pid}/children`, 'utf8').trim().split(' ').map(Number);
-  return children.at(-1)!;
+  const parentOf = (pid: number): number => {
+    try {
+      // The name before it may hold anything, but ends with the last bracket.
+      return Number(readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ')[1]);
+    } catch {
+      return -1;
+    }
+  };
+  const pids = readdirSync('/proc').filter((each) => /^\d+$/.test(each));
+  return Math.max(...pids.map(Number).filter((pid) => parentOf(pid) === house.pid));
 }
 
 const shareOf = (sorted: readonly number[], share: number): number => Math.round(sorted[Math.floor(share * (sorted.length - 1))] ?? NaN);
