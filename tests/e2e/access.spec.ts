@@ -27,6 +27,7 @@ test('no screen has a serious fault in any palette', async ({ page }) => {
     '/',
     '/equipment',
     '/library',
+    '/log',
     '/what-if',
     `${event}/brief`,
     `${event}/buying`,
