@@ -72,6 +72,7 @@ export class SteadyClock {
       this.set = { sinceMs: kept?.sinceMs ?? houseMs, byMs: wallMs - houseMs };
       return true;
     }
+    this.base = { houseMs: wallMs, upMs, tickMs: this.sources.tickMs() };
     return false;
   }
 

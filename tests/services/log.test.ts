@@ -98,6 +98,11 @@ describe('the log', () => {
     const { id } = stored!.cook;
     must(await saveCookWords(context, { id, verdict: { bark: 'hard' }, notes: ' gusty ', nextTime: 'Pull sooner' }));
     expect(await closeCooks(context, eventId)).toBe(1);
+    // What was taken out stays out, however often the day is ended.
+    must(await takeCookOut(context, { id }));
+    await closeCooks(context, eventId);
+    expect(await readLog(context)).toEqual([]);
+    must(await bringCookBack(context, { id }));
     expect((await readLog(context)).map(({ cook }) => cook.words)).toEqual([
       { verdict: { bark: 'hard' }, notes: 'gusty', nextTime: 'Pull sooner' },
     ]);

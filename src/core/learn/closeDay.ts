@@ -66,6 +66,7 @@ export function closeDay({ eventId, kept, state, readings }: ClosingDay): Closed
         eventName: event.name,
         pieceKey: piece.key,
         cook,
+        modelCutId: cut.modelCutId,
         onMs: onAtMs,
         times: {
           plannedOnMs: run.onAtMs,

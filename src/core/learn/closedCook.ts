@@ -45,6 +45,8 @@ export interface ClosedCook {
   pieceKey?: string;
   /** As the model understands it: what it was, how it was cooked, how long it took. Its cut may be one of the owner's. */
   cook: LoggedCook;
+  /** What the model takes an owner's own cut for. */
+  modelCutId?: string;
   /** The day it went on; a notebook may not know. */
   onMs?: number;
   times?: CookTimes;

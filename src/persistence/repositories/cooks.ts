@@ -66,13 +66,14 @@ export async function listFinished(): Promise<{ cutId: string; methodId?: string
     order: [['id', 'ASC']],
   });
   return rows.map(({ cutId, methodId, pitId, log }) => ({
-    cutId: modelCutOf(cutId),
+    cutId,
     methodId: methodId ?? undefined,
     pitId: pitId ?? undefined,
     log: log!,
   }));
 }
 
+/** Adds cooks or changes them. What was taken out stays out. */
 export async function saveCooks(
   cooks: readonly (StoredCook & { logOf: number })[],
   nowMs: number,
@@ -84,14 +85,13 @@ export async function saveCooks(
         id: cook.id,
         eventId: cook.eventId ?? null,
         onMs: cook.onMs ?? null,
-        cutId: cook.cook.cutId,
+        cutId: cook.modelCutId ?? modelCutOf(cook.cook.cutId),
         methodId: cook.cook.methodId ?? null,
         pitId: cook.cook.pitId ?? null,
         log: log ?? null,
         logOf,
         body: JSON.stringify(cook),
         updatedAtMs: nowMs,
-        deletedAtMs: null,
       },
       { transaction },
     );

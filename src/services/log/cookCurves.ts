@@ -13,7 +13,10 @@ export const MOST_COMPARED = 4;
 export async function cookCurves(context: Context, ids: readonly string[]): Promise<CookCurve[]> {
   const cooks = await loadCooks(ids.slice(0, MOST_COMPARED));
   const curves = await Promise.all(
-    cooks.map(async ({ cook }) => (await readCurve(context, cook)) ?? { id: cook.id, ...modelledCurve(cook.cook) }),
+    cooks.map(
+      async ({ cook }) =>
+        (await readCurve(context, cook)) ?? { id: cook.id, ...modelledCurve({ ...cook.cook, cutId: cook.modelCutId ?? cook.cook.cutId }) },
+    ),
   );
   return curves.flatMap((curve) => ('minutes' in curve && curve.minutes ? [curve as CookCurve] : []));
 }

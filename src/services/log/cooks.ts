@@ -68,7 +68,10 @@ export async function importCooks(context: Context, { text }: { text: string }):
   const before = new Map((await loadCooks([...byId.keys()])).map(({ cook }) => [cook.id, cook]));
   const wordsOf = ({ id, words }: ClosedCook) => (isSaid(before.get(id)?.words) ? before.get(id)!.words : words);
   const held = await heldAgainst([...byId.values()].map((cook) => ({ ...cook, words: wordsOf(cook) })));
-  await context.db.write((transaction) => saveCooks(held, context.nowMs(), transaction));
+  await context.db.write(async (transaction) => {
+    await saveCooks(held, context.nowMs(), transaction);
+    await markCooksDeleted([...byId.keys(), ...lived], null, transaction);
+  });
   return success({ kept: held.length + lived.size, known: before.size + lived.size, refused });
 }
 

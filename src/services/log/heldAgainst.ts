@@ -10,7 +10,8 @@ const AT_ONCE = 8;
 export async function heldAgainst(cooks: readonly ClosedCook[]): Promise<(StoredCook & { logOf: number })[]> {
   const held: (StoredCook & { logOf: number })[] = [];
   for (const [i, cook] of cooks.entries()) {
-    const log = findCut(cook.cook.cutId) ? finishedCooks([cook.cook], SHIPPED_PARAMETERS)[0]?.log : undefined;
+    const known = { ...cook.cook, cutId: cook.modelCutId ?? cook.cook.cutId };
+    const log = findCut(known.cutId) ? finishedCooks([known], SHIPPED_PARAMETERS)[0]?.log : undefined;
     held.push({ cook, ...(log !== undefined && Number.isFinite(log) && { log }), logOf: SHIPPED_PARAMETERS.version });
     if (i % AT_ONCE === AT_ONCE - 1) await new Promise((resolve) => setImmediate(resolve));
   }

@@ -43,10 +43,10 @@ export async function readLearning(
 ): Promise<{ paces: ReturnType<typeof learnedPaces>; calibration: Calibration; taken?: TakenKitchen; isNew: boolean }> {
   const cooks = (await listCooks())
     .toReversed()
-    .flatMap(({ cook: { id, cook }, log }) =>
+    .flatMap(({ cook: { id, cook, modelCutId }, log }) =>
       log === undefined || cook.observedH === undefined
         ? []
-        : [{ id, cutId: modelCutOf(cook.cutId), pitId: cook.pitId, methodId: cook.methodId, observedH: cook.observedH, log }],
+        : [{ id, cutId: modelCutId ?? modelCutOf(cook.cutId), pitId: cook.pitId, methodId: cook.methodId, observedH: cook.observedH, log }],
     );
   const taken = await takenKitchen();
   return { paces: learnedPaces(cooks), calibration: calibrate(cooks), taken, isNew: cooks.length > 0 && taken?.cooks !== cooks.length };
