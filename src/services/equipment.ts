@@ -35,10 +35,8 @@ const saver =
     const typed = { ...asRead(input), name: input.name.trim() };
     return context.db.write(async (transaction): Promise<Saved> => {
       const all: readonly { id: string }[] = (await storedEquipment(transaction))[LIST_OF[kind]];
-      const put = putTogether(kind, all, typed, guard);
+      const put = putTogether(kind, all, typed, guard, wrong);
       if (!put.ok) return put;
-      const problems = wrong(put.value.value);
-      if (problems.length > 0) return failure(...problems);
       await storeGear(kind, put.value.value, context.nowMs(), transaction);
       return success({ id: input.id, ...(put.value.together && { together: true }) });
     });

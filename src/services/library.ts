@@ -25,10 +25,8 @@ async function save<T extends Cut | Method | Recipe>(
 ): Promise<Saved> {
   return context.db.write(async (transaction): Promise<Saved> => {
     const all: readonly { id: string }[] = libraryWith(await storedLibrary(transaction))[LIST_OF[kind]];
-    const put = putTogether(kind, all, entry, guard);
+    const put = putTogether(kind, all, entry, guard, wrong);
     if (!put.ok) return put;
-    const problems = wrong(put.value.value);
-    if (problems.length > 0) return failure(...problems);
     await saveLibraryEntry(kind, put.value.value, context.nowMs(), transaction);
     return success({ id: entry.id, ...(put.value.together && { together: true }) });
   });

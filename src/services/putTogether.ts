@@ -21,16 +21,20 @@ export interface Together<T> {
 /**
  * An entry as it was typed, put together with what was changed of it elsewhere since it was opened. What both changed is
  * a problem each, `entryChangedElsewhere`, with its path and both values as JSON, until it is said which of them hold. An entry that is
- * new, or that whoever saves says nothing of, stands as it was typed.
+ * new, or that whoever saves says nothing of, stands as it was typed. `wrong` says what no class can of the whole.
  */
 export function putTogether<T extends { id: string }>(
   kind: GearKind | LibraryKind,
   all: readonly { id: string }[],
   typed: T,
   guard: Guard,
+  wrong: (entry: T) => Problem[],
 ): Outcome<Together<T>> {
   const put = mergedEntry(all, typed, guard);
-  if (!put.ok || !put.value.together) return put;
+  if (!put.ok) return put;
+  const problems = wrong(put.value.value);
+  if (problems.length > 0) return failure(...problems);
+  if (!put.value.together) return put;
   // Two changes that are right each may be wrong together.
   const checked = check<object>(RECORD_OF[kind], put.value.value);
   return checked.ok ? put : checked;

@@ -24,12 +24,10 @@ export default async function Page() {
     const { cook, times } = closed;
     return {
       id: closed.id,
-      source: closed.source,
       cut: capital(nameIn(library.cuts, cook.cutId)!),
       pit: nameIn(pits, cook.pitId),
       method: nameIn(library.methods, cook.methodId),
       event: closed.eventName,
-      eventId: closed.eventId,
       onMs: closed.onMs,
       massKg: cook.massKg,
       pitC: cook.pitSteps[0]!.pitC,

@@ -3,13 +3,11 @@ import type { CookWords } from '../../core/learn';
 /** A cook as the list shows it. */
 export interface LogRow {
   id: string;
-  source: 'day' | 'file' | 'typed';
   /** Its cut, pit and method by name. */
   cut: string;
   pit?: string;
   method?: string;
   event?: string;
-  eventId?: string;
   onMs?: number;
   massKg: number;
   pitC: number;
