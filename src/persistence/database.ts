@@ -1,6 +1,7 @@
 import { mkdirSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { Sequelize, type Transaction } from 'sequelize';
+import { Sequelize, Transaction } from 'sequelize';
+import sqlite3 from 'sqlite3';
 import type { WriteFaultCode } from '../core/outcome';
 import { bareConnection, type BareConnection } from './bareConnection';
 import { migrate } from './migrate';
@@ -88,10 +89,25 @@ export async function openDatabase(file: string): Promise<Database> {
   }
 }
 
+/** Each transaction has a connection of its own: it too waits for whoever holds the file. */
+class PatientConnection extends sqlite3.Database {
+  constructor(file: string, mode: number, opened?: (error: Error | null) => void) {
+    super(file, mode, opened);
+    this.configure('busyTimeout', WAIT_FOR_LOCK_MS);
+  }
+}
+
 const inodeOf = (file: string): number | undefined => statSync(file, { throwIfNoEntry: false })?.ino;
 
 async function migrated(file: string): Promise<Sequelize> {
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    dialectModule: { ...sqlite3, Database: PatientConnection },
+    storage: file,
+    logging: false,
+    // One that reads first and writes later is refused at once, however patient, where another program wrote between.
+    transactionType: Transaction.TYPES.IMMEDIATE,
+  });
   try {
     await sequelize.query('PRAGMA foreign_keys = ON');
     await migrate(sequelize);

@@ -85,26 +85,40 @@ async function speedTo(desk: Page, speed: string) {
   await desk.getByRole('group', { name: 'Speed of the simulation' }).getByRole('button', { name: speed, exact: true }).click();
 }
 
-/** Lives on, a thumb on each phone, until something holds. */
+/**
+ * Lives on, a thumb on each phone, until something holds; then the desk slows the day at once: however long a thumb takes on
+ * a busy machine, hours of the day do not run away meanwhile.
+ */
 async function liveUntil(
-  phones: readonly Page[],
-  eventId: string,
+  { phones, desk, eventId }: { phones: readonly Page[]; desk: Page; eventId: string },
   holds: (day: State['day']) => boolean,
   seconds: number,
   pulls = true,
-): Promise<State['day']> {
+): Promise<void> {
+  await speedTo(desk, '600 x');
   const until = Date.now() + seconds * 1000;
-  for (;;) {
-    const day = await stateOf(phones[0]!, eventId);
-    if (holds(day)) return day;
-    if (Date.now() > until)
-      throw new Error(
-        `not in ${seconds} s: ${JSON.stringify(day.pieces.map(({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs }) => ({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs })))}`,
-      );
-    let busy = false;
-    for (const page of phones) busy = (await thumb(page, pulls)) || busy;
-    if (!busy) await phones[0]!.waitForTimeout(150);
-  }
+  let over = false;
+  const watching = (async () => {
+    for (;;) {
+      const day = await stateOf(desk, eventId);
+      if (holds(day)) return;
+      if (Date.now() > until)
+        throw new Error(
+          `not in ${seconds} s: ${JSON.stringify(day.pieces.map(({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs }) => ({ key, onAtMs, wrappedAtMs, pulledAtMs, carvedAtMs })))}`,
+        );
+      await desk.waitForTimeout(150);
+    }
+  })()
+    .then(() => speedTo(desk, '10 x'))
+    .finally(() => (over = true));
+  const thumbs = (async () => {
+    while (!over) {
+      let busy = false;
+      for (const page of phones) busy = (!over && (await thumb(page, pulls))) || busy;
+      if (!busy) await phones[0]!.waitForTimeout(150);
+    }
+  })();
+  await Promise.all([watching, thumbs]);
 }
 
 test('a whole day is lived, from lighting to the last carved piece', async ({ browser, page: desk }) => {
@@ -115,16 +129,10 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
   await expect(desk.getByText(/Simulated[:,]/).first()).toBeVisible();
   const ada = await phone(browser, 'Ada', eventId);
   const bo = await phone(browser, 'Bo', eventId);
+  const lives = { phones: [ada, bo], desk, eventId };
 
   await test.step('lit, loaded, read by hub and by hand', async () => {
-    await speedTo(desk, '600 x');
-    await liveUntil(
-      [ada, bo],
-      eventId,
-      (day) => day.pieces.some((piece) => piece.onAtMs !== undefined && (piece.last?.tempC ?? 0) > 8),
-      90,
-    );
-    await speedTo(desk, '10 x');
+    await liveUntil(lives, (day) => day.pieces.some((piece) => piece.onAtMs !== undefined && (piece.last?.tempC ?? 0) > 8), 90);
     await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Pits' }).click();
     await ada.getByRole('button', { name: /^P2 / }).click();
     const sheet = ada.getByRole('dialog', { name: 'P2' });
@@ -144,9 +152,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
   });
 
   await test.step('a probe that slipped out is noticed, answered, and left out', async () => {
-    await speedTo(desk, '600 x');
-    await liveUntil([ada, bo], eventId, (day) => rings(day, /^probeLies/), 90);
-    await speedTo(desk, '10 x');
+    await liveUntil(lives, (day) => rings(day, /^probeLies/), 90);
     await expect(ada.getByRole('alert').filter({ hasText: 'The probe in P1 cannot be right' })).toBeVisible();
     await ada
       .getByRole('alert')
@@ -157,9 +163,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
   });
 
   await test.step('a falling fire rings, and is answered with fuel', async () => {
-    await speedTo(desk, '600 x');
-    await liveUntil([ada, bo], eventId, (day) => day.nowMs > fireFailsMs && rings(day, /^pit(Low|Falling)/), 90);
-    await speedTo(desk, '10 x');
+    await liveUntil(lives, (day) => day.nowMs > fireFailsMs && rings(day, /^pit(Low|Falling)/), 90);
     const alarm = ada.getByRole('alert').filter({ hasText: /is falling|too cool/ });
     await expect(alarm).toBeVisible();
     await expect(alarm).toContainText('fuel');
@@ -200,15 +204,12 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
   });
 
   await test.step('a piece of a batch is wrapped and pulled alone', async () => {
-    await speedTo(desk, '600 x');
     await liveUntil(
-      [ada, bo],
-      eventId,
+      lives,
       (day) => day.pieces.filter((piece) => piece.key.startsWith('butt')).every((piece) => piece.wrappedAtMs !== undefined),
       90,
       false,
     );
-    await speedTo(desk, '10 x');
     await ada.getByRole('navigation', { name: 'Yard' }).getByRole('button', { name: 'Pits' }).click();
     await ada.getByRole('button', { name: /^P2 / }).click();
     await ada.getByRole('dialog', { name: 'P2' }).getByRole('button', { name: 'Pulled' }).click();
@@ -224,8 +225,7 @@ test('a whole day is lived, from lighting to the last carved piece', async ({ br
   });
 
   await test.step('all is carved', async () => {
-    await speedTo(desk, '600 x');
-    await liveUntil([ada, bo], eventId, (day) => day.pieces.every((piece) => piece.carvedAtMs !== undefined), 150);
+    await liveUntil(lives, (day) => day.pieces.every((piece) => piece.carvedAtMs !== undefined), 150);
     await speedTo(desk, '1 x');
   });
 

@@ -52,8 +52,12 @@ test('crew joins with the code, does what its role lets it, and is put out', asy
   await bo.goto(`${door.address}/settings`);
   expect(new URL(bo.url()).pathname).toMatch(/^\/yard/);
   // Not by a header, a foreign page, or another's name.
-  const days = await owner.request.get('/');
-  const eventId = /events\/([\w-]+)"[^>]*>[^<]*pilots/.exec(await days.text())?.[1] ?? /\/yard\/([\w-]+)/.exec(bo.url())![1]!;
+  await owner.goto('/');
+  const day = await owner
+    .getByRole('link', { name: /pilots/ })
+    .first()
+    .getAttribute('href');
+  const eventId = day!.split('/')[2]!;
   const entry = (id: string, deed: object) => ({ eventId, entries: [{ id, atMs: Date.now(), by: 'Ada', deed }] });
   const post = (data: object, headers: Record<string, string> = {}) =>
     bo.request.post(`${door.address}/days/${eventId}/entries`, { data, headers });
@@ -62,12 +66,12 @@ test('crew joins with the code, does what its role lets it, and is put out', asy
   expect((await post(entry('yard-lever', lever), { 'X-Anachron-Role': 'owner' })).status()).toBe(403);
   expect((await post(entry('yard-note', { kind: 'note', text: 'gulls' }), { Origin: 'http://evil.example' })).status()).toBe(403);
   expect((await post(entry('yard-note', { kind: 'note', text: 'gulls about' }))).status()).toBe(200);
-  const { day } = (await (await owner.request.get(`/days/${eventId}/state?since=0`)).json()) as {
+  const seen = (await (await owner.request.get(`/days/${eventId}/state?since=0`)).json()) as {
     day: { journal: { id: string; by: string }[] };
   };
-  expect(day.journal.find((each) => each.id === 'yard-note')!.by).toBe('Bo');
+  expect(seen.day.journal.find((each) => each.id === 'yard-note')!.by).toBe('Bo');
 
-  await owner.reload();
+  await owner.goto('/settings');
   await crewOf(owner).getByLabel('What Bo may do').selectOption('watcher');
   await expect(owner.getByText('Bo: looks')).toBeVisible();
   expect((await post(entry('yard-note-2', { kind: 'note', text: 'no' }))).status()).toBe(403);

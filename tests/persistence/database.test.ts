@@ -52,6 +52,22 @@ describe('the database', () => {
     expect(await loadEvent('one')).toEqual(smaller);
   });
 
+  it('takes the change of two programs that read before they write, one after the other', async () => {
+    db = await openDatabase(file);
+    const other = await openDatabase(file);
+    const add = (into: Database, name: string) =>
+      into.write(async (transaction) => {
+        const ask = (sql: string) => into.sequelize.query(sql, { transaction });
+        await into.sequelize.query('SELECT count(*) FROM events', { type: QueryTypes.SELECT, transaction });
+        await new Promise((resolve) => setTimeout(resolve, 60));
+        await ask(`CREATE TABLE ${name} (id TEXT)`);
+      });
+    await Promise.all([...'abcd'].map((name, at) => add(at % 2 ? db! : other, name)));
+    const [tables] = await db.sequelize.query('SELECT name FROM sqlite_master WHERE length(name) = 1 ORDER BY name');
+    expect(tables).toEqual([...'abcd'].map((name) => ({ name })));
+    await other.close();
+  });
+
   it('is in WAL mode with foreign keys on', async () => {
     db = await openDatabase(file);
     const ask = (pragma: string) => db!.sequelize.query<Record<string, unknown>>(`PRAGMA ${pragma}`, { type: QueryTypes.SELECT });
