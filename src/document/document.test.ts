@@ -224,9 +224,7 @@ describe('the day and the racks', () => {
       edits.chooseEquipment(event, { pitIds: ['oven', 'sold', 'offset'], boxIds: [], warmerIds: [], probeIds: [] } as never, facts),
     );
     expect(chosen.pitIds).toEqual(['offset', 'oven']);
-    expect(planInputFor(chosen, { ...facts, ownLibrary: { cuts: [], methods: [], recipes: [] }, weighedElsewhere: [] }).input.pits).toEqual(
-      [OFFSET, OVEN],
-    );
+    expect(planInputFor(chosen, { ...facts, ownLibrary: { cuts: [], methods: [], recipes: [] } }).input.pits).toEqual([OFFSET, OVEN]);
   });
 
   it('drops places of what is gone, and refuses one piece in two places of a pit', () => {
@@ -268,7 +266,7 @@ describe('every edit', () => {
   });
 
   it('plans by the kitchen’s hours and the quiet of its nights', () => {
-    const known = { ...facts, ownLibrary: { cuts: [], methods: [], recipes: [] }, weighedElsewhere: [] };
+    const known = { ...facts, ownLibrary: { cuts: [], methods: [], recipes: [] } };
     const { input } = planInputFor({ ...event, kitchen: { ...inputOf(event).event.kitchen!, fromHour: 6, toHour: 22 } as never }, known);
     expect(input.shifts!.every(({ fromMs, toMs }) => toMs - fromMs === 16 * HOUR)).toBe(true);
     expect(input.earliestMs % 60_000).toBe(0);

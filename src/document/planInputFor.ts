@@ -18,8 +18,6 @@ export interface DocumentFacts {
   equipment: Equipment;
   /** The owner's own entries, without the shipped ones. */
   ownLibrary: Library;
-  /** Of other events: trim is learned from them. */
-  weighedElsewhere: WeighedPiece[];
   nowMs: number;
   /** Its cook day, once that has begun: the plan is then the one it began with, not one for whoever came now. */
   day?: { plannedFromMs: number; startedAtMs: number; endedAtMs?: number };
@@ -56,9 +54,12 @@ export const weighedIn = (event: CookEvent): WeighedPiece[] =>
     ),
   );
 
-/** The library as an event uses it: the owner's entries over the shipped ones, trim as the scale has it. */
-export const libraryFor = (event: CookEvent, facts: Pick<DocumentFacts, 'ownLibrary' | 'weighedElsewhere'>) =>
-  withLearnedTrim(libraryWith(facts.ownLibrary), [...facts.weighedElsewhere, ...weighedIn(event)]);
+/**
+ * The library as an event uses it: the owner's entries over the shipped ones, trim of this meat as the scale has it. What other events
+ * weighed is taken in the log, or not (`kitchenFigures`).
+ */
+export const libraryFor = (event: CookEvent, facts: Pick<DocumentFacts, 'ownLibrary'>) =>
+  withLearnedTrim(libraryWith(facts.ownLibrary), weighedIn(event));
 
 /** What the plan of an event is made of: the same on the server and on the page. */
 export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: PlanInput; learned: LearnedTrim[] } {

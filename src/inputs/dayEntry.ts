@@ -1,5 +1,5 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsString, Matches, MaxLength } from 'class-validator';
-import { FEELS, PIECE_STEPS, SAFETY_LINES, SPOTS, type Deed } from '../core/day';
+import { FEELS, PIECE_STEPS, SAFETY_LINES, SPOTS, WEIGHED, type Deed, type Weighed } from '../core/day';
 import { all, Maybe, Part, Parts, TaggedPart, TaggedParts } from './parts';
 import { Between, Id, Instant, Name, Sensible, Text, WholeBetween } from './rules';
 
@@ -58,11 +58,15 @@ class PitReadingDeed {
   @IsIn(['pitReading']) kind!: 'pitReading';
   @Id() pitId!: string;
   @PitTemp() pitC!: number;
+  @Maybe() @IsIn(['gauge'], { message: 'Read on the gauge, or at the grate.' }) at?: 'gauge';
+  @Maybe() @Id() rackId?: string;
+  @Maybe() @WholeBetween(0, 20, 'The band') band?: number;
 }
 class TaskDeed {
   @IsIn(['task']) kind!: 'task';
   @LongId() taskId!: string;
-  @IsIn(['done', 'skipped', 'notYet', 'again'], { message: 'Say what became of it.' }) did!: 'done' | 'skipped' | 'notYet' | 'again';
+  @IsIn(['begun', 'done', 'skipped', 'notYet', 'again'], { message: 'Say what became of it.' })
+  did!: 'begun' | 'done' | 'skipped' | 'notYet' | 'again';
   @Maybe() @Text(200) reason?: string;
   @Maybe() @Minutes(720) minutes?: number;
 }
@@ -171,6 +175,12 @@ class SafetyDeed {
   @Maybe() @IsIn(['served', 'reheated', 'cooled faster', 'discarded'], { message: 'Say what became of the food.' }) food?: string;
   @Maybe() @Text(300) note?: string;
 }
+class WeighedDeed {
+  @IsIn(['weighed']) kind!: 'weighed';
+  @IsIn([...WEIGHED], { message: 'Say what was weighed.' }) of!: Weighed;
+  @Id() id!: string;
+  @Between(0, 2000, 'The weight') kg!: number;
+}
 class NoteDeed {
   @IsIn(['note']) kind!: 'note';
   @Text(600) text!: string;
@@ -193,6 +203,7 @@ const DEEDS = [
   ['revision', RevisionDeed],
   ['alarm', AlarmDeed],
   ['safety', SafetyDeed],
+  ['weighed', WeighedDeed],
   ['note', NoteDeed],
   ['undo', UndoDeed],
 ] as const;

@@ -74,6 +74,7 @@ export class PitRecord {
   @Sensible(0, 120, 'The drop when opened') openingDropC!: number;
   @Between(0, 90, 'The recovery, in minutes,') recoverMin!: number;
   @Maybe() @Sensible(-60, 60, 'The gauge offset') gaugeOffsetC?: number;
+  @Maybe() @Sensible(-60, 60, 'The gauge offset') gaugeOffsetHotC?: number;
   @Maybe() @Between(0.5, 2, 'The airflow, against the usual pit of its kind,') airflow?: number;
   @Maybe() @Between(0.3, 3, 'The humidity, against the usual pit of its kind,') humidity?: number;
   @MaybePart(() => PitFuelRecord) fuel?: PitFuelRecord;

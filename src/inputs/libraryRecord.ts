@@ -140,3 +140,19 @@ export class RecipeRecord {
   ingredients!: IngredientRecord[];
   @Flag('Every ingredient declared') declared!: boolean;
 }
+
+class EatsRecord {
+  @Maybe() @Between(0.4, 2, 'What guests eat at lunch, over the usual,') lunch?: number;
+  @Maybe() @Between(0.4, 2, 'What guests eat at supper, over the usual,') supper?: number;
+}
+class HandPaceRecord {
+  @Maybe() @Between(0.2, 5, 'The pace') load?: number;
+  @Maybe() @Between(0.2, 5, 'The pace') wrap?: number;
+  @Maybe() @Between(0.2, 5, 'The pace') move?: number;
+  @Maybe() @Between(0.2, 5, 'The pace') pull?: number;
+}
+/** What was learned of a house's guests and crew. */
+export class HabitsRecord {
+  @MaybePart(() => EatsRecord) eats?: EatsRecord;
+  @MaybePart(() => HandPaceRecord) handPace?: HandPaceRecord;
+}

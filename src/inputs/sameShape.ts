@@ -57,6 +57,7 @@ export const SAME_SHAPE: {
   warmer: SameShape<equipment.WarmerRecord, model.Warmer>;
   probe: SameShape<equipment.ProbeRecord, model.Probe>;
   member: SameShape<equipment.CrewMemberRecord, model.CrewMember>;
+  habits: SameShape<library.HabitsRecord, model.Habits>;
   cut: SameShape<library.CutRecord, model.Cut>;
   method: SameShape<library.MethodRecord, model.Method>;
   wrapWhen: SameShape<library.WrapWhenRecord, model.WrapWhen>;
@@ -101,6 +102,7 @@ export const SAME_SHAPE: {
   warmer: true,
   probe: true,
   member: true,
+  habits: true,
   cut: true,
   method: true,
   wrapWhen: true,

@@ -13,5 +13,6 @@ export * from './repositories/library';
 export * from './repositories/cooks';
 export * from './repositories/crew';
 export * from './repositories/days';
+export * from './repositories/figures';
 export * from './repositories/readings';
 export * from './repositories/settings';

@@ -103,6 +103,31 @@ export class CookRow extends Row<CookRow> {
   declare deletedAtMs: CreationOptional<number | null>;
 }
 
+/** One measurement of a figure of the kitchen. */
+export class ObservationRow extends Row<ObservationRow> {
+  declare id: string;
+  declare eventId: string | null;
+  declare figure: string;
+  declare atMs: number;
+  declare value: number;
+  declare readings: number;
+  declare source: string;
+}
+
+/** A trial, and each taster's paper of it. */
+export class TrialRow extends Row<TrialRow> {
+  declare id: string;
+  declare body: string;
+  declare updatedAtMs: number;
+  declare deletedAtMs: CreationOptional<number | null>;
+}
+export class TastingRow extends Row<TastingRow> {
+  declare id: string;
+  declare trialId: string;
+  declare body: string;
+  declare updatedAtMs: number;
+}
+
 export class SettingRow extends Row<SettingRow> {
   declare key: string;
   declare value: string;
@@ -205,5 +230,11 @@ export function initTables(sequelize: Sequelize): void {
     },
     options('cooks'),
   );
+  ObservationRow.init(
+    { id: key(), eventId: maybeText(), figure: text(), atMs: instant(), value: real(), readings: whole(), source: text() },
+    options('observations'),
+  );
+  TrialRow.init({ id: key(), body: body(), updatedAtMs: instant(), deletedAtMs: maybeInstant() }, options('trials'));
+  TastingRow.init({ id: key(), trialId: text(), body: body(), updatedAtMs: instant() }, options('tastings'));
   SettingRow.init({ key: key(), value: body() }, options('settings'));
 }

@@ -1,4 +1,4 @@
-import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type Method, type Recipe } from '../core/model';
+import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type LibraryList, type Method, type Recipe } from '../core/model';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import { eventsHolding, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
 import type { Context } from './context';
@@ -8,13 +8,13 @@ import { storedLibrary } from './stored';
 type Saved = Outcome<{ id: string; together?: boolean }>;
 
 /** The library with the owner's changes, and which entries are theirs. */
-export async function readLibrary(_context: Context): Promise<{ library: Library; own: Record<keyof Library, string[]> }> {
+export async function readLibrary(_context: Context): Promise<{ library: Library; own: Record<LibraryList, string[]> }> {
   const own = await storedLibrary();
   const ids = (entries: readonly { id: string }[]) => entries.map((each) => each.id);
   return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
 }
 
-const LIST_OF: Record<LibraryKind, keyof Library> = { cut: 'cuts', method: 'methods', recipe: 'recipes' };
+const LIST_OF: Record<LibraryKind, LibraryList> = { cut: 'cuts', method: 'methods', recipe: 'recipes' };
 
 async function save<T extends Cut | Method | Recipe>(
   context: Context,

@@ -32,16 +32,12 @@ export async function listChosenEquipment(context: Context) {
 
 /** All that an event's plan rests on beside the event itself. */
 export async function documentFacts(context: Context, eventId: string): Promise<DocumentFacts> {
-  const weighed = await persistence.listWeighedPieces();
   const day = await persistence.loadDayTimes(eventId);
   const parameters = await houseParameters();
   const nextTime = await persistence.listNextTime();
   return {
     equipment: await storedEquipment(),
     ownLibrary: await storedLibrary(),
-    weighedElsewhere: weighed
-      .filter((piece) => piece.eventId !== eventId)
-      .map(({ cutId, boughtKg, trimmedKg }) => ({ cutId, boughtKg, trimmedKg })),
     nowMs: context.nowMs(),
     ...(day && { day }),
     ...(parameters && { parameters }),

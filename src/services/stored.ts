@@ -1,10 +1,11 @@
 import type { ClassConstructor } from 'class-transformer';
 import type { Transaction } from 'sequelize';
-import type { CookEvent, Equipment, Library } from '../core/model';
+import type { CookEvent, Equipment, Habits, Library } from '../core/model';
 import {
   CrewMemberRecord,
   CutRecord,
   EventRecord,
+  HabitsRecord,
   HoldingBoxRecord,
   ID,
   mended,
@@ -82,9 +83,18 @@ export async function storedEquipment(transaction?: Transaction): Promise<Equipm
   };
 }
 
+/** The setting that holds the house's habits. */
+export const HABITS_KEY = 'habits';
+
 export async function storedLibrary(transaction?: Transaction): Promise<Library> {
   const { cuts, methods, recipes } = await persistence.loadOwnLibrary(transaction);
-  return { cuts: allOf(CutRecord, cuts), methods: allOf(MethodRecord, methods), recipes: allOf(RecipeRecord, recipes) };
+  const habits = await persistence.loadSetting(HABITS_KEY, transaction);
+  return {
+    cuts: allOf(CutRecord, cuts),
+    methods: allOf(MethodRecord, methods),
+    recipes: allOf(RecipeRecord, recipes),
+    ...(typeof habits === 'object' && habits !== null && { habits: soundOf<Habits>(HabitsRecord, habits, {}) }),
+  };
 }
 
 /** What is kept of gear or the library that no page can use: it cannot be mended without whoever knows it. */

@@ -81,7 +81,6 @@ describe('what is stored and damaged', () => {
     const { input } = planInputFor(far, {
       equipment: { pits: [OFFSET], boxes: [], warmers: [], probes: [], crew: [] },
       ownLibrary: { cuts: [], methods: [], recipes: [] },
-      weighedElsewhere: [],
       nowMs: serving!.atMs - 86_400_000,
     });
     expect(input.shifts!.length).toBeLessThan(60);

@@ -5,6 +5,7 @@ export const DEEDS: readonly Deed[] = [
   { kind: 'note', text: 'gulls about' },
   { kind: 'reading', piece: 'pilot-pork/pork-1', spot: 'thickest', coreC: 71.5 },
   { kind: 'pitReading', pitId: 'trailer', pitC: 121 },
+  { kind: 'weighed', of: 'fuel', id: 'trailer', kg: 21.5 },
   { kind: 'pit', pitId: 'trailer', did: 'setPoint', pitC: 125 },
   { kind: 'revision', lever: 'x', reason: 'y', changes: [{ what: 'setPoint', pitId: 'trailer', pitC: 130 }] },
   { kind: 'channel', deviceId: 'Kettle', channel: '9', pitId: 'trailer' },

@@ -23,6 +23,7 @@ export function deedNeeds(deed: Deed): Role {
     case 'task':
     case 'alarm':
     case 'safety':
+    case 'weighed':
     case 'note':
     case 'undo':
       return 'helper';

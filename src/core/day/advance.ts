@@ -1,3 +1,4 @@
+import { gaugeOffsetAt } from '../model';
 import type { Deed, Entry, PieceKey, PieceStep } from './entry';
 import { piecesOfTask, STEP_OF_TASK, wrapFor, type KeptDay } from './keptDay';
 import { changed, replacedBy } from './revise';
@@ -62,10 +63,7 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
       return { state: withReading(state, deed.piece, { atMs, coreC: deed.coreC, spot: deed.spot, by }), effects };
     case 'pitReading':
       if (!(deed.pitId in state.pits)) return ignored('noSuchPit');
-      return {
-        state: withPit(state, deed.pitId, (pit) => ({ ...pit, readings: [...pit.readings, { atMs, pitC: deed.pitC, by }] })),
-        effects,
-      };
+      return { state: withPit(state, deed.pitId, (pit) => pitRead(kept, pit, deed, { atMs, by })), effects };
     case 'task': {
       const task = tasksOfDay(kept, state).find((each) => each.id === deed.taskId);
       if (!task) return ignored('noSuchTask');
@@ -91,6 +89,12 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
       const { kind: _, ...line } = deed;
       const safety = state.safety.map((each) => (each.entryId === line.corrects ? { ...each, correctedBy: id } : each));
       return { state: { ...state, safety: [...safety, { entryId: id, atMs, by, ...line }] }, effects };
+    }
+    case 'weighed': {
+      const { of, id, kg } = deed;
+      const isKnown = of === 'fuel' ? id in state.pits : kept.input.event.batches.some((batch) => batch.id === id);
+      if (!isKnown) return ignored(of === 'fuel' ? 'noSuchPit' : 'noSuchPiece');
+      return { state: { ...state, weighed: { ...state.weighed, [of]: { ...state.weighed[of], [id]: kg } } }, effects };
     }
     case 'note': {
       const { text, piece, pitId } = deed;
@@ -188,6 +192,20 @@ function pitAfter(pit: PitState, deed: Extract<Deed, { kind: 'pit' }>, atMs: num
   }
 }
 
+/** The grate is what forecasts rest on: a gauge is taken as far off it as it is known to be; a band of a rack says nothing of the rest. */
+function pitRead(
+  kept: KeptDay,
+  pit: PitState,
+  { pitId, pitC, at, rackId, band }: Extract<Deed, { kind: 'pitReading' }>,
+  { atMs, by }: Pick<Entry, 'atMs' | 'by'>,
+): PitState {
+  if (rackId !== undefined && band !== undefined) return { ...pit, bands: [...pit.bands, { atMs, rackId, band, pitC }] };
+  if (at !== 'gauge') return { ...pit, readings: [...pit.readings, { atMs, pitC, by }] };
+  const gear = kept.input.pits.find((each) => each.id === pitId);
+  const grateC = pitC + (gear ? gaugeOffsetAt(gear, pitC) : 0);
+  return { ...pit, gauges: [...pit.gauges, { atMs, gaugeC: pitC }], readings: [...pit.readings, { atMs, pitC: grateC, by }] };
+}
+
 /** A task is done, put off or left out; done, it does to meat and fire what it is there for. */
 function marked(
   kept: KeptDay,
@@ -197,9 +215,11 @@ function marked(
   { id, atMs, by }: Entry,
 ): DayState {
   const { did, reason, minutes } = deed;
+  if (did === 'begun') return { ...state, begun: { ...state.begun, [task.id]: { atMs, by } } };
   if (did === 'again') {
     const { [task.id]: _, ...tasks } = state.tasks;
-    return { ...state, tasks };
+    const { [task.id]: __, ...begun } = state.begun;
+    return { ...state, tasks, begun };
   }
   const mark: TaskMark = { did, atMs, by, entryId: id, reason, minutes };
   const after: DayState = { ...state, tasks: { ...state.tasks, [task.id]: mark } };

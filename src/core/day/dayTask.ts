@@ -7,6 +7,9 @@ export interface DayTask extends RevisedTask {
   plannedMs: number;
   dueMs: number;
   status: TaskStatus;
+  /** Somebody is at it since. */
+  begunAtMs?: number;
+  begunBy?: string;
   doneAtMs?: number;
   doneBy?: string;
   reason?: string;

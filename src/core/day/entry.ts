@@ -37,6 +37,9 @@ export type PieceKey = string;
 export const pieceKey = (batchId: string, pieceId: string): PieceKey => `${batchId}/${pieceId}`;
 
 /** What of the kept plan is changed on the day. Each holds from the entry's instant on. */
+export const WEIGHED = ['fuel', 'ready', 'left'] as const;
+export type Weighed = (typeof WEIGHED)[number];
+
 export type PlanChange =
   | { what: 'setPoint'; pitId: string; pitC: number }
   | { what: 'wrapNow'; pieces: PieceKey[] }
@@ -64,8 +67,9 @@ export type Deed =
     }
   | { kind: 'checked'; piece: PieceKey; feel: Feel; coreC?: number }
   | { kind: 'reading'; piece: PieceKey; spot: Spot; coreC: number }
-  | { kind: 'pitReading'; pitId: string; pitC: number }
-  | { kind: 'task'; taskId: string; did: 'done' | 'skipped' | 'notYet' | 'again'; reason?: string; minutes?: number }
+  /** At the grate, where the meat lies, unless it says on the gauge, or in a band of a rack (counted from the left, 0 first). */
+  | { kind: 'pitReading'; pitId: string; pitC: number; at?: 'gauge'; rackId?: string; band?: number }
+  | { kind: 'task'; taskId: string; did: 'begun' | 'done' | 'skipped' | 'notYet' | 'again'; reason?: string; minutes?: number }
   | {
       kind: 'pit';
       pitId: string;
@@ -91,6 +95,8 @@ export type Deed =
       food?: 'served' | 'reheated' | 'cooled faster' | 'discarded';
       note?: string;
     }
+  /** On the scale, when a cook is over: fuel a pit burnt (what lit it included), meat of a batch as it came to be carved, what of it was left. */
+  | { kind: 'weighed'; of: Weighed; id: string; kg: number }
   | { kind: 'note'; text: string; piece?: PieceKey; pitId?: string }
   | { kind: 'undo'; entryId: string };
 

@@ -67,8 +67,11 @@ export function emptyDay(kept: KeptDay): DayState {
     phase: 'kept',
     pauses: [],
     pieces,
-    pits: Object.fromEntries(pitIds.map((pitId) => [pitId, { pitId, setPoints: [], fuelledAtMs: [], openedAtMs: [], readings: [] }])),
+    pits: Object.fromEntries(
+      pitIds.map((pitId) => [pitId, { pitId, setPoints: [], fuelledAtMs: [], openedAtMs: [], readings: [], gauges: [], bands: [] }]),
+    ),
     tasks: {},
+    begun: {},
     channels: plan.probes.map((probe) => ({
       deviceId: probe.probeId,
       channel: String(probe.channel),
@@ -79,6 +82,7 @@ export function emptyDay(kept: KeptDay): DayState {
     revisions: [],
     alarms: {},
     safety: [],
+    weighed: { fuel: {}, ready: {}, left: {} },
     notes: [],
   };
 }

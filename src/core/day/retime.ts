@@ -49,7 +49,7 @@ function standing(
   task: RevisedTask,
   dueMs: number,
   nowMs: number,
-): Pick<DayTask, 'dueMs' | 'status' | 'doneAtMs' | 'doneBy' | 'reason' | 'entryId'> {
+): Pick<DayTask, 'dueMs' | 'status' | 'begunAtMs' | 'begunBy' | 'doneAtMs' | 'doneBy' | 'reason' | 'entryId'> {
   const mark = state.tasks[task.id];
   const step = STEP_OF_TASK[task.kind];
   const keys = step ? piecesOfTask(kept, task).filter((key) => key in state.pieces) : [];
@@ -75,7 +75,8 @@ function standing(
   const running = state.phase === 'running' || state.phase === 'kept';
   const status: TaskStatus =
     nowMs > addMinutes(due, lateAfter) && running ? 'late' : nowMs >= addMinutes(due, -DUE_BEFORE_MIN) ? 'due' : 'waiting';
-  return { dueMs: due, status, reason: mark?.reason };
+  const begun = state.begun[task.id];
+  return { dueMs: due, status, reason: mark?.reason, ...(begun && { begunAtMs: begun.atMs, begunBy: begun.by }) };
 }
 
 function stepAt(piece: PieceState, step: NonNullable<PieceState['step']>): number | undefined {

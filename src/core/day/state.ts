@@ -1,4 +1,4 @@
-import type { Deed, Feel, PieceKey, PieceStep, PlanChange, Spot } from './entry';
+import type { Deed, Feel, PieceKey, PieceStep, PlanChange, Spot, Weighed } from './entry';
 
 /** What is known of one piece. Instants are undefined until it happened. */
 export interface PieceState {
@@ -37,6 +37,15 @@ export interface PitState {
   fuelledAtMs: number[];
   openedAtMs: number[];
   readings: { atMs: number; pitC: number; by: string }[];
+  /** What its gauge said, and what a band of a rack read: other numbers than the grate's. */
+  gauges: { atMs: number; gaugeC: number }[];
+  bands: { atMs: number; rackId: string; band: number; pitC: number }[];
+}
+
+/** Somebody is at it. */
+export interface BegunMark {
+  atMs: number;
+  by: string;
 }
 
 export interface TaskMark {
@@ -97,10 +106,13 @@ export interface DayState {
   pieces: Record<PieceKey, PieceState>;
   pits: Record<string, PitState>;
   tasks: Record<string, TaskMark>;
+  begun: Record<string, BegunMark>;
   channels: ChannelUse[];
   revisions: Revision[];
   alarms: Record<string, AlarmMark>;
   safety: SafetyEntry[];
+  /** What was weighed when it was over, kg: fuel by pit, meat by batch. What nobody weighed is left out. */
+  weighed: Record<Weighed, Record<string, number>>;
   notes: { atMs: number; by: string; text: string; piece?: PieceKey; pitId?: string }[];
 }
 

@@ -48,6 +48,7 @@ export interface DayView {
   journalCount: number;
   safety: SafetyEntry[];
   safetyDue: SafetyDue[];
+  weighed: DayState['weighed'];
   channels: { deviceId: string; channel: string; piece?: PieceKey; pitId?: string; spot?: string }[];
   forecastAtMs?: number;
 }
@@ -103,6 +104,7 @@ export function dayView(
     journalCount: entries.length,
     safety: state.safety,
     safetyDue: safetyDue(kept, state, nowMs),
+    weighed: state.weighed,
     channels,
     forecastAtMs: forecast?.atMs,
   };

@@ -12,9 +12,13 @@ export const CHUNK_KG_PER_H = 0.12;
 /** A blower feeds the fire no more air than it needs. */
 const BLOWER_SAVES_SHARE = 0.1;
 
-/** Fuel an hour, kg: kgPerH x (pit - air) / (121 - 15), more in wind, a little less with a blower. */
+/** How much faster than usual a fire burns: (pit - air) / (121 - 15), more in wind, a little less with a blower. */
+const burnShare = (pit: Pick<Pit, 'blower'>, pitC: number, weather: DayWeather): number =>
+  heatLossShare(pitC, weather) * (pit.blower ? 1 - BLOWER_SAVES_SHARE : 1);
+
+/** Fuel an hour, kg. */
 export const burnKgPerH = (pit: Pick<Pit, 'kind' | 'fuel' | 'blower'>, pitC: number, weather: DayWeather = MILD_DAY): number =>
-  fuelOf(pit).kgPerH * heatLossShare(pitC, weather) * (pit.blower ? 1 - BLOWER_SAVES_SHARE : 1);
+  fuelOf(pit).kgPerH * burnShare(pit, pitC, weather);
 
 /** How often it is fed, minutes: as usual, more often when it burns faster; never more often than a fire can take. */
 export function reloadEveryMin(
@@ -27,14 +31,30 @@ export function reloadEveryMin(
   return Math.max(15, Math.round((reloadMin * kgPerH) / Math.max(0.01, burnKgPerH(pit, pitC, weather)) / 5) * 5);
 }
 
+/** A fire's hours as usual ones, at 121 C in calm air of 15 C: hotter, colder and windier hours count for more. */
+function usualHours(pit: Pick<Pit, 'blower'>, firing: Pick<Firing, 'lightAtMs' | 'offAtMs' | 'setPoints'>, weather: DayWeather): number {
+  const ends = [...firing.setPoints.slice(1).map((each) => each.atMs), firing.offAtMs];
+  return firing.setPoints.reduce((sum, setPoint, i) => {
+    const from = i === 0 ? firing.lightAtMs : setPoint.atMs;
+    return sum + (Math.max(0, ends[i]! - from) / (60 * MS_PER_MIN)) * burnShare(pit, setPoint.pitC, weather);
+  }, 0);
+}
+
 /** Fuel for one fire, from lighting to letting it die, lighting and a tenth in hand. */
 export function fuelFor(pit: Pit, firing: Firing, weather: DayWeather = MILD_DAY): { fuel: Fuel; kg: number } {
-  const { kind } = fuelOf(pit);
-  const ends = [...firing.setPoints.slice(1).map((each) => each.atMs), firing.offAtMs];
-  const burnt = firing.setPoints.reduce((sum, setPoint, i) => {
-    const from = i === 0 ? firing.lightAtMs : setPoint.atMs;
-    const hours = Math.max(0, ends[i]! - from) / (60 * MS_PER_MIN);
-    return sum + hours * burnKgPerH(pit, setPoint.pitC, weather);
-  }, 0);
+  const { kind, kgPerH } = fuelOf(pit);
+  const burnt = kgPerH * usualHours(pit, firing, weather);
   return { fuel: kind, kg: burnt === 0 ? 0 : burnt * (1 + IN_HAND_SHARE) + (LIGHTING_KG[kind] ?? 0) };
+}
+
+/** Fuel an hour at 121 C in calm air of 15 C, kg, from all that a fire burnt, what lit it included; undefined where that was less. */
+export function burntKgPerH(
+  pit: Pit,
+  firing: Pick<Firing, 'lightAtMs' | 'offAtMs' | 'setPoints'>,
+  weather: DayWeather,
+  burntKg: number,
+): number | undefined {
+  const hours = usualHours(pit, firing, weather);
+  const kg = burntKg - (LIGHTING_KG[fuelOf(pit).kind] ?? 0);
+  return hours > 0 && kg > 0 ? kg / hours : undefined;
 }

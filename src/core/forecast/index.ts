@@ -29,7 +29,7 @@ export type { HoldingPlace } from './hold';
 export { predictiveLaw, recordOf } from './law';
 export type { PredictiveLaw } from './law';
 export { predictedYield } from './yield';
-export { CALM, heatLossShare, weatherWanderC } from './weather';
+export { CALM, coldShare, heatLossShare, weatherWanderC } from './weather';
 export type { Weather } from './weather';
 export { ownerEffects } from './ownerEffects';
 export type { FinishedCook } from './ownerEffects';

@@ -80,6 +80,8 @@ export interface Pit {
   recoverMin: number;
   /** The grate is this much hotter than the number on the gauge or controller. */
   gaugeOffsetC?: number;
+  /** The same at the heat of a hot cook, where it is another. */
+  gaugeOffsetHotC?: number;
   /** Against the usual pit of its kind: how much air moves over the meat, and how moist it is. */
   airflow?: number;
   humidity?: number;
@@ -92,6 +94,17 @@ export interface Pit {
   untendedMaxMin?: number;
   hired?: boolean;
   racks: Rack[];
+}
+
+/** Heats at which a gauge is compared with the grate, C: the usual one, and a hot cook's. */
+export const GAUGE_HEATS = Object.freeze({ low: 121, hot: 160 });
+
+/** How much hotter the grate is than the gauge at a heat, C: on a line between the two heats at which it is known. */
+export function gaugeOffsetAt({ gaugeOffsetC = 0, gaugeOffsetHotC }: Pick<Pit, 'gaugeOffsetC' | 'gaugeOffsetHotC'>, pitC: number): number {
+  if (gaugeOffsetHotC === undefined) return gaugeOffsetC;
+  const { low, hot } = GAUGE_HEATS;
+  const share = Math.min(1, Math.max(0, (pitC - low) / (hot - low)));
+  return gaugeOffsetC + share * (gaugeOffsetHotC - gaugeOffsetC);
 }
 
 /** An insulated box: cools slowly, slower the fuller it is. */

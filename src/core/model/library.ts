@@ -1,4 +1,5 @@
 import { CUTS, isPoultry, type Cut } from './cut';
+import type { Habits } from './habits';
 import { METHODS, type Method } from './method';
 import { RECIPES, recipesWith, type Recipe } from './recipe';
 
@@ -7,7 +8,10 @@ export interface Library {
   cuts: readonly Cut[];
   methods: readonly Method[];
   recipes: readonly Recipe[];
+  /** What the house's log taught of its guests and crew, where it was taken. */
+  habits?: Habits;
 }
+export type LibraryList = Exclude<keyof Library, 'habits'>;
 
 export const SHIPPED_LIBRARY: Library = Object.freeze({ cuts: CUTS, methods: METHODS, recipes: RECIPES });
 
@@ -37,5 +41,10 @@ export function libraryWith(own: Library): Library {
     ...shipped.map((each) => edited.find((other) => other.id === each.id) ?? each),
     ...edited.filter((each) => !shipped.some((other) => other.id === each.id)),
   ];
-  return { cuts: over(CUTS, own.cuts), methods: over(METHODS, own.methods), recipes: recipesWith(own.recipes) };
+  return {
+    cuts: over(CUTS, own.cuts),
+    methods: over(METHODS, own.methods),
+    recipes: recipesWith(own.recipes),
+    ...(own.habits && { habits: own.habits }),
+  };
 }

@@ -97,6 +97,7 @@ export function searchInputOf(input: PlanInput, cache: ForecastCache, parameters
     manualPlacements: (event.manualPlacements ?? []).filter((each) => input.pits.some((pit) => pit.id === each.pitId)),
     crew: event.duty && (event.duty.length > 0 || input.countCrew) ? event.duty : undefined,
     rules: rulesOf(input),
+    handPace: input.library.habits?.handPace,
     ...travelOf(input, () => batchOrders(input), { cache, context }),
     cache,
     quiet: input.quiet ?? [],

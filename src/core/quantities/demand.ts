@@ -1,5 +1,5 @@
-import { buyingOf, cutIn, type Batch, type Cut, type Grade, type Library, type Serving } from '../model';
-import { portionBones, portionG, portionsOf, SIDE_DISH_G, splitPlate, type Meal } from './portions';
+import { buyingOf, cutIn, type Batch, type Cut, type Grade, type Library, type Meal, type Serving } from '../model';
+import { portionBones, portionG, portionsOf, SIDE_DISH_G, splitPlate } from './portions';
 
 /** Whole pieces may leave the table this little short rather than call for one more. */
 export const SHORT_SHARE = 0.06;
@@ -86,7 +86,11 @@ export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving
     const here = dishes.filter((dish) => dish.servingId === serving.id);
     const meats = here.filter((dish) => dish.cut.species !== 'dish');
     const shares = splitPlate(meats.map((dish) => dish.share));
-    for (const dish of here) needs.set(dish, dishNeed(dish, serving, meats.length, shares[meats.indexOf(dish)] ?? 1, mealOf(serving)));
+    for (const dish of here) {
+      const meal = mealOf(serving);
+      const plate = { meats: meats.length, plateShare: shares[meats.indexOf(dish)] ?? 1, eaten: library.habits?.eats?.[meal] ?? 1 };
+      needs.set(dish, dishNeed(dish, serving, plate, meal));
+    }
   }
   const demands = new Map<string, Demand>();
   for (const batch of menu.batches) {
@@ -97,7 +101,13 @@ export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving
   return demands;
 }
 
-function dishNeed(dish: Dish, serving: Serving, meats: number, plateShare: number, meal: Meal): DishNeed {
+/** `eaten`: what the house's guests eat of meat over the usual. */
+function dishNeed(
+  dish: Dish,
+  serving: Serving,
+  { meats, plateShare, eaten }: { meats: number; plateShare: number; eaten: number },
+  meal: Meal,
+): DishNeed {
   const marginShare = serving.marginShare ?? 0;
   const portions = portionsOf(serving.guests, serving.buffet, marginShare);
   const common = { servingId: serving.id, name: dish.name, guests: serving.guests, buffet: serving.buffet, marginShare, meats, portions };
@@ -105,7 +115,7 @@ function dishNeed(dish: Dish, serving: Serving, meats: number, plateShare: numbe
   if (cut.species === 'dish')
     return { ...common, plateShare: 1, partShare, gramsPerPortion: SIDE_DISH_G, cookedKg: (portions * SIDE_DISH_G) / 1000 };
   // Shares are of the whole plate: one of three meats that takes half of it is eaten one and a half times.
-  const weight = plateShare * meats;
+  const weight = plateShare * meats * eaten;
   if (cut.bones !== undefined) {
     const bonesPerPortion = portionBones(meats) * weight;
     const shopKg = buyingOf(cut, dish.batch).shopKg ?? cut.typicalBoughtKg;

@@ -17,4 +17,4 @@ export type { Amount, ShoppingItem } from './shopping';
 export { coldThawMin, THAW, waterThawMin } from './thaw';
 export { learnTrim, withLearnedTrim, workingKg } from './trim';
 export type { LearnedTrim } from './trim';
-export { handledShare, handMinutes, type RulesVersion } from './handMinutes';
+export { handledShare, handMinutes, type HandRules, type RulesVersion } from './handMinutes';

@@ -1,4 +1,4 @@
-import type { Guests } from '../model';
+import type { Guests, Meal } from '../model';
 
 /** Cooked grams a head of each meat, by how many are offered; a single meat depends on the meal. */
 const PORTION_G: Record<number, [low: number, high: number]> = { 2: [115, 130], 3: [85, 100], 4: [60, 75] };
@@ -9,8 +9,6 @@ const CHILD_SHARE = 0.5;
 const BUFFET_EXTRA = 0.1;
 /** Pork bones a head by how many meats are offered: 3 to 4 as a second meat, fewer beside more. */
 const BONES: Record<number, number> = { 1: 6, 2: 3.5, 3: 2.5, 4: 2 };
-
-export type Meal = 'lunch' | 'supper';
 
 /** Guests as adult appetites: hearty eaters count a fifth more, children half, a buffet a tenth on top, then the safety margin. */
 export function portionsOf(guests: Guests, buffet: boolean, marginShare = 0): number {

@@ -135,7 +135,7 @@ function crewAnyhow(context: PlacementContext, { pit, stand, finish }: Alternati
           window,
           pieces.map((piece) => piece.kg),
           moves,
-          context.rules,
+          context,
         ).map(({ kind, task }): Work => {
           const alone = context.crewLedger.claimAll([{ ...task, laterMin: 0 }], placeId);
           return { kind, atMs: task.atMs, minutes: task.minutes, placeId, pieceIds, who: 'done' in alone ? alone.done[0]!.who : [] };

@@ -1,6 +1,6 @@
 import type { ParameterSet, PredictiveLaw } from '../forecast';
 import type { DayWeather, Duty, ManualPlacement, Pit } from '../model';
-import type { RulesVersion } from '../quantities';
+import type { HandRules } from '../quantities';
 import type { Limits } from '../safety';
 import type { Whereabouts } from '../travel';
 import type { ForecastCache } from './batchForecast';
@@ -10,7 +10,7 @@ import type { HoldingGear, HoldLedger } from './holdLedger';
 import type { RackLedger } from './rackLedger';
 
 /** Everything a placement reads; the ledgers are what it writes. */
-export interface PlacementContext {
+export interface PlacementContext extends HandRules {
   pits: Pit[];
   gear: readonly HoldingGear[];
   parameters: ParameterSet;
@@ -27,7 +27,6 @@ export interface PlacementContext {
   crew?: readonly Duty[];
   /** Who and what is where. */
   whereabouts: Whereabouts;
-  rules: RulesVersion;
   cache: ForecastCache;
   racks: RackLedger;
   heat: HeatLedger;

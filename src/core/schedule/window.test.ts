@@ -125,7 +125,7 @@ describe('the hands of a run', () => {
   const kgs = [6, 6, 6, 6];
 
   it('have the minutes of the open format', () => {
-    const tasks = crewTasksOf(window, kgs, true, 1).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
+    const tasks = crewTasksOf(window, kgs, true, { rules: 1 }).map(({ kind, task }) => [kind, task.minutes, task.atMs]);
     expect(tasks).toEqual([
       ['load', 6, window.onAtMs],
       ['wrap', 14, window.wrapAtMs],
@@ -133,7 +133,7 @@ describe('the hands of a run', () => {
       ['pull', 6, window.pullMedianMs],
     ]);
     const moved = windowFrom(brisket, alternative({ finish: { pit: OVEN, pitC: 135 } }), TIMING, 0, -900 * MIN)!;
-    expect(crewTasksOf(moved, kgs, true, 1).find(({ kind }) => kind === 'move')!.task).toMatchObject({
+    expect(crewTasksOf(moved, kgs, true, { rules: 1 }).find(({ kind }) => kind === 'move')!.task).toMatchObject({
       minutes: 10,
       atMs: moved.finishAtMs,
     });

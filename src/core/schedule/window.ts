@@ -1,5 +1,5 @@
 import type { Cut } from '../model';
-import { handMinutes, type RulesVersion } from '../quantities';
+import { handMinutes, type HandRules } from '../quantities';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { CrewTask } from './crewLedger';
 import { heatUses, stepShiftC, type HeatUse } from './heatLedger';
@@ -135,11 +135,11 @@ export function crewTasksOf(
   window: Window,
   kgs: readonly number[],
   moves: boolean,
-  rules: RulesVersion,
+  hands: HandRules,
   checkFirst = false,
 ): { kind: 'load' | 'wrap' | 'move' | 'check' | 'pull'; task: CrewTask }[] {
   const { onAtMs, wrapAtMs, finishAtMs, pullEarlyMs, pullMedianMs } = window;
-  const minutesFor = (kind: 'load' | 'wrap' | 'move' | 'pull') => handMinutes(kind, kgs, rules);
+  const minutesFor = (kind: 'load' | 'wrap' | 'move' | 'pull') => handMinutes(kind, kgs, hands);
   const pinnedWrap = finishAtMs !== undefined && finishAtMs === wrapAtMs;
   return [
     { kind: 'load', task: { atMs: onAtMs, minutes: minutesFor('load') } },

@@ -26,7 +26,7 @@ export function claimCrew(
     window,
     pieces.map((piece) => piece.kg),
     moves,
-    context.rules,
+    context,
     checkFirst,
   );
   const claimed = context.crewLedger.claimAll(

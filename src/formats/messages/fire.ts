@@ -1,4 +1,4 @@
-import { buyingOf, cutIn, fuelOf, methodIn, type Pit, type Run, type Task } from '../../core/model';
+import { buyingOf, cutIn, fuelOf, gaugeOffsetAt, methodIn, type Pit, type Run, type Task } from '../../core/model';
 import { batchName, lowerPit, piecesMessage, type MessageContext, type TaskMessage } from './names';
 import { tagOf } from './rack';
 import { formatMass, formatMinutes, formatSetPoint, formatSmallMass, formatTemp } from '../units';
@@ -10,7 +10,7 @@ export const isFireTask = (task: Task): task is FireTask => (FIRE_KINDS as reado
 /** `120 °C at the grate, 125 °C on the gauge`, or only the one where they agree. */
 export function setMessage(messageContext: MessageContext, pit: Pit | undefined, pitC: number): string {
   const { units } = messageContext;
-  const offsetC = pit?.gaugeOffsetC ?? 0;
+  const offsetC = pit ? gaugeOffsetAt(pit, pitC) : 0;
   if (Math.abs(offsetC) < 0.5) return formatSetPoint(pitC, units);
   return `${formatSetPoint(pitC, units)} at the grate (set ${formatSetPoint(pitC - offsetC, units)} on the gauge)`;
 }

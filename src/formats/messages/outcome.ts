@@ -59,6 +59,7 @@ const WORDS: Record<string, string> = {
     'The house’s data file was moved or deleted while the program uses it, so this was not kept. Put it back where it was; or make a copy in Settings before you stop the program.',
   cookToCome: 'This day is still to come. The log holds what was cooked.',
   coreNeeded: 'This cut is done at a core: say at which it was pulled.',
+  figureGone: 'This figure, or what it is of, is not there any more. Load the page again.',
   cookGone: 'This cook is no longer in the log. Load the page again.',
   noCooks: 'There is no cook in this file. It must have a first line with cook_id, cut and the rest (docs/formats/cooks.md).',
   dayBegun: 'This day has begun already, perhaps on another screen. Nothing was changed; load the page again.',

@@ -19,6 +19,15 @@ export function tagOf(messageContext: MessageContext, { batchId, pieceId }: Piec
 const pieceName = (messageContext: MessageContext, piece: PieceRef): string =>
   `${tagOf(messageContext, piece)} (${batchName(messageContext, piece.batchId).toLowerCase()})`;
 
+/** `main rack, left`: a band of a rack that runs hotter or cooler, by where it lies. */
+export function bandName({ pits }: Pick<MessageContext, 'pits'>, pitId: string, rackId: string, band: number): string {
+  const rack = pits.find((pit) => pit.id === pitId)?.racks.find((each) => each.id === rackId);
+  const zone = rack?.zones?.[band];
+  if (!rack || !zone) return 'a part that is no more';
+  const middle = (zone.fromMm + zone.toMm) / 2 / rack.widthMm;
+  return `${rack.name}, ${middle < 0.4 ? 'left' : middle > 0.6 ? 'right' : 'middle'}`;
+}
+
 /** What is wrong on a rack, in a sentence without its end. */
 export function faultMessage(messageContext: MessageContext, fault: RackFault): string {
   const { units } = messageContext;

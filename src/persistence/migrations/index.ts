@@ -8,7 +8,20 @@ import { places } from './0007-places';
 import { days } from './0008-days';
 import { crew } from './0009-crew';
 import { cooks } from './0010-cooks';
+import { figures } from './0011-figures';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
-export const MIGRATIONS: readonly Migration[] = [house, library, kitchen, equipment, documents, brought, places, days, crew, cooks];
+export const MIGRATIONS: readonly Migration[] = [
+  house,
+  library,
+  kitchen,
+  equipment,
+  documents,
+  brought,
+  places,
+  days,
+  crew,
+  cooks,
+  figures,
+];

@@ -1,7 +1,7 @@
 import type { Entry, EntrySource } from '../../core/day';
 import { deedNeeds, isAtLeast, type Role } from '../../core/access';
 import { failure, success, type Outcome, type Problem } from '../../core/outcome';
-import { addEntries, loadDay, loadEntries, markDayEnded } from '../../persistence';
+import { addEntries, loadDay, loadDayTimes, loadEntries, markDayEnded } from '../../persistence';
 import type { Context } from '../context';
 import { closeCooks } from '../log/closeCooks';
 
@@ -51,8 +51,9 @@ export async function recordEntries(
     return added;
   });
   if (fresh.length > 0) context.days?.entriesKept(eventId, fresh);
-  // What fails here is taken up when the log is opened: the day itself is over and kept.
-  if (fresh.some(({ deed }) => deed.kind === 'day' && deed.did === 'ended')) await closeCooks(context, eventId).catch(() => 0);
+  // What is weighed or put right afterwards belongs to the log too. What fails here is taken up when it is opened: the day is over and kept.
+  const isOver = fresh.length > 0 && (await loadDayTimes(eventId))?.endedAtMs !== undefined;
+  if (isOver) await closeCooks(context, eventId).catch(() => 0);
   return success({ kept: full.map((entry) => entry.id), nowMs });
 }
 

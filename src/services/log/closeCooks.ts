@@ -1,6 +1,7 @@
 import { foldDay, lowestCounts, MinuteBook, readingsOf } from '../../core/day';
-import { closeDay } from '../../core/learn';
-import { eventsInLog, listDays, loadCooks, loadDay, loadEntries, loadMinutes, saveCooks } from '../../persistence';
+import { closeDay, measureDay } from '../../core/learn';
+import { eventsInLog, listDays, loadCooks, loadDay, loadEntries, loadMinutes, replaceObservations, saveCooks } from '../../persistence';
+import { mealAt } from '../../formats/clock';
 import type { Context } from '../context';
 import { heldAgainst } from './heldAgainst';
 
@@ -8,7 +9,7 @@ import { heldAgainst } from './heldAgainst';
 const BEFORE_MS = 72 * 3_600_000;
 
 /**
- * Takes the cooks of a day that is over into the log, each once: what was said of one before stays. A day that is opened and ended again
+ * Takes the cooks of a day that is over into the log, each once, and what it measured of the kitchen's figures: what was said of one before stays. A day that is opened and ended again
  * is taken in anew.
  */
 export async function closeCooks(context: Context, eventId: string): Promise<number> {
@@ -22,7 +23,13 @@ export async function closeCooks(context: Context, eventId: string): Promise<num
   const cooks = closeDay({ eventId, kept: day.kept, state, readings });
   const known = new Map((await loadCooks(cooks.map(({ id }) => id))).map(({ cook }) => [cook.id, cook.words]));
   const held = await heldAgainst(cooks.map((cook) => ({ ...cook, words: known.get(cook.id) ?? cook.words })));
-  if (held.length > 0) await context.db.write((transaction) => saveCooks(held, context.nowMs(), transaction));
+  const { timeZone } = day.kept.input.event;
+  const mealOf = ({ atMs }: { atMs: number }) => mealAt(atMs, timeZone);
+  const observations = measureDay({ kept: day.kept, state, readings, mealOf, nowMs: toMs });
+  await context.db.write(async (transaction) => {
+    await saveCooks(held, context.nowMs(), transaction);
+    await replaceObservations(eventId, observations, transaction);
+  });
   return held.length;
 }
 

@@ -24,6 +24,10 @@ interface NextTaskProps {
 const LATER_MIN = [10, 20, 40] as const;
 const WHY_NOT = ['not needed', 'done another way', 'no time', 'broken or gone'] as const;
 
+/** Work whose minutes tell how quick these hands are. */
+const TIMED: ReadonlySet<DayTask['kind']> = new Set(['load', 'wrap', 'move', 'pull']);
+const isTimed = ({ kind }: DayTask): boolean => TIMED.has(kind);
+
 /** The next thing to do, large: what, when, who; done, not yet, or why not. */
 export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiece }: NextTaskProps) {
   const [asking, setAsking] = useState<'no' | 'notYet' | 'whyNot'>('no');
@@ -82,6 +86,21 @@ export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiec
             Reading
           </button>
         </div>
+      )}
+      {task.begunAtMs === undefined ? (
+        isTimed(task) && (
+          <button
+            type="button"
+            className="mt-2 min-h-11 text-[0.95rem] underline underline-offset-4"
+            onClick={() => say({ kind: 'task', taskId: task.id, did: 'begun' }, `${message.title}: begun`)}
+          >
+            I begin now
+          </button>
+        )
+      ) : (
+        <p className="mt-2 text-[0.95rem] text-soft">
+          {task.begunBy} is at it since {clockTime(task.begunAtMs, context.event.timeZone, context.units.clock)}.
+        </p>
       )}
       {asking === 'notYet' && (
         <div className="mt-2 flex flex-wrap gap-2">

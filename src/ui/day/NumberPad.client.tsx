@@ -11,6 +11,14 @@ export interface PadTarget {
   key: string;
   tag: string;
   last?: number;
+  /** Of a pit: the grate, its gauge, and bands of its racks. */
+  places?: PadPlace[];
+}
+export interface PadPlace {
+  label: string;
+  at?: 'gauge';
+  rackId?: string;
+  band?: number;
 }
 
 interface NumberPadProps {
@@ -18,7 +26,7 @@ interface NumberPadProps {
   first: string;
   /** Asked for beside the number; none for pits. */
   spots?: boolean;
-  onRead(key: string, tempC: number, spot: Spot): void;
+  onRead(key: string, tempC: number, spot: Spot, place?: PadPlace): void;
 }
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
@@ -32,6 +40,7 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
   const [key, setKey] = useState(first);
   const [typed, setTyped] = useState('');
   const [spot, setSpot] = useState<Spot>('thickest');
+  const [place, setPlace] = useState(0);
   const [trouble, setTrouble] = useState('');
   const target = targets.find((each) => each.key === key);
   const isPit = key.startsWith('pit/');
@@ -44,8 +53,9 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
       return;
     }
     setTrouble('');
-    onRead(key, tempC, spot);
+    onRead(key, tempC, spot, target.places?.[place]);
     setTyped('');
+    setPlace(0);
     // On to the next one that has not been read.
     const at = targets.findIndex((each) => each.key === key);
     setKey(targets[(at + 1) % targets.length]?.key ?? key);
@@ -64,7 +74,10 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
             type="button"
             role="radio"
             aria-checked={each.key === key}
-            onClick={() => setKey(each.key)}
+            onClick={() => {
+              setKey(each.key);
+              setPlace(0);
+            }}
             className={`min-h-12 shrink-0 rounded border px-3 text-left leading-tight ${each.key === key ? 'border-ember bg-ember text-on-ember' : 'border-line bg-sheet'}`}
           >
             <span className="block text-[1rem] font-bold">{each.tag}</span>
@@ -86,6 +99,22 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
               className={`min-h-12 grow rounded border px-1 text-[0.92rem] ${each === spot ? 'border-ink font-bold' : 'border-line text-soft'}`}
             >
               {each}
+            </button>
+          ))}
+        </div>
+      )}
+      {target?.places && target.places.length > 1 && (
+        <div role="radiogroup" aria-label="Where it is read" className="flex gap-2 overflow-x-auto pb-1">
+          {target.places.map(({ label }, at) => (
+            <button
+              key={label}
+              type="button"
+              role="radio"
+              aria-checked={at === place}
+              onClick={() => setPlace(at)}
+              className={`min-h-12 shrink-0 grow rounded border px-2 text-[0.92rem] ${at === place ? 'border-ink font-bold' : 'border-line text-soft'}`}
+            >
+              {label}
             </button>
           ))}
         </div>

@@ -25,6 +25,8 @@ export function withWaiting(day: DayScreen, taps: readonly Tap[]): DayScreen {
 function tapped(day: DayScreen, { atMs, by, deed }: Tap): DayScreen {
   switch (deed.kind) {
     case 'task':
+      if (deed.did === 'begun')
+        return { ...day, tasks: day.tasks.map((task) => (task.id === deed.taskId ? { ...task, begunAtMs: atMs, begunBy: by } : task)) };
       if (deed.did !== 'done' && deed.did !== 'skipped') return day;
       return {
         ...day,
@@ -43,7 +45,11 @@ function tapped(day: DayScreen, { atMs, by, deed }: Tap): DayScreen {
     case 'reading':
       return withPiece(day, [deed.piece], { last: { atMs, tempC: deed.coreC }, lastLeftOut: false });
     case 'pitReading':
+      // Of gauge and bands the house says what the grate is.
+      if (deed.at === 'gauge' || deed.rackId !== undefined) return day;
       return { ...day, pits: day.pits.map((pit) => (pit.pitId === deed.pitId ? { ...pit, last: { atMs, tempC: deed.pitC } } : pit)) };
+    case 'weighed':
+      return { ...day, weighed: { ...day.weighed, [deed.of]: { ...day.weighed[deed.of], [deed.id]: deed.kg } } };
     case 'piece':
       return withPiece(day, deed.pieces, {
         step: deed.step,

@@ -1,7 +1,7 @@
 'use client';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { CUTS, METHODS, purposeOf, type Cut, type Library, type Method } from '../../core/model';
+import { CUTS, METHODS, purposeOf, type Cut, type Library, type LibraryList, type Method } from '../../core/model';
 import type { CutRecord, MethodRecord } from '../../inputs';
 import {
   formatLength,
@@ -33,7 +33,7 @@ export interface LibraryActions {
 
 interface LibraryPageProps {
   library: Library;
-  own: Record<keyof Library, string[]>;
+  own: Record<LibraryList, string[]>;
   unusable: readonly Unusable[];
   actions: LibraryActions;
 }

@@ -1,5 +1,6 @@
 import type { Deed, DeedKind, Entry, PieceStep, SafetyLine } from '../../../core/day';
-import { formatSetPoint, formatTemp } from '../../units';
+import { bandName } from '../rack';
+import { formatMass, formatSetPoint, formatTemp } from '../../units';
 import { batchName, capital, gearName, list, lowerPit, memberName, pitName, type MessageContext } from '../names';
 import { tagOfPiece } from './names';
 
@@ -28,7 +29,7 @@ export const SAFETY_WORDS: Record<SafetyLine, string> = {
 };
 
 const DAY_WORDS = { started: 'The day began', paused: 'The day stands still', resumed: 'The day goes on', ended: 'The day ended' } as const;
-const TASK_WORDS = { done: 'done', skipped: 'not done', notYet: 'not yet', again: 'open again' } as const;
+const TASK_WORDS = { begun: 'begun', done: 'done', skipped: 'not done', notYet: 'not yet', again: 'open again' } as const;
 const PIT_WORDS = { lit: 'lit', setPoint: 'set', fuelled: 'fuelled', opened: 'opened', vents: 'vents turned', out: 'fire out' } as const;
 
 /** An entry of the journal in one line. */
@@ -42,7 +43,8 @@ export function entryMessage(messageContext: MessageContext, { deed }: Pick<Entr
       `${list(pieces.map(tag))} ${STEP_WORDS[step]}${temp(coreC)}${step === 'held' && gearId ? `: ${lowerPit(gearName(messageContext, gearId))}` : ''}${step === 'moved' && pitId ? ` to the ${lowerPit(pitName(messageContext, pitId))}` : ''}`,
     checked: ({ piece, feel, coreC }) => `${tag(piece)} felt ${feel}${temp(coreC)}`,
     reading: ({ piece, coreC, spot }) => `${tag(piece)} ${formatTemp(coreC, units)}${spot === 'thickest' ? '' : `, ${spot}`}`,
-    pitReading: ({ pitId, pitC }) => `${pitName(messageContext, pitId)} ${formatTemp(pitC, units)}`,
+    pitReading: ({ pitId, pitC, at, rackId, band }) =>
+      `${pitName(messageContext, pitId)}${at === 'gauge' ? ', gauge' : rackId !== undefined && band !== undefined ? `, ${bandName(messageContext, pitId, rackId, band)}` : ''} ${formatTemp(pitC, units)}`,
     task: ({ taskId, did, reason }) => `${taskTitle(taskId)}: ${TASK_WORDS[did]}${reason ? `, ${reason}` : ''}`,
     pit: ({ pitId, did, pitC }) =>
       `${pitName(messageContext, pitId)} ${PIT_WORDS[did]}${pitC === undefined ? '' : ` to ${formatSetPoint(pitC, units)}`}`,
@@ -57,6 +59,10 @@ export function entryMessage(messageContext: MessageContext, { deed }: Pick<Entr
           : `${did === 'raised' ? 'Alarm' : 'Over'}: ${causeWords(causeId)}`,
     safety: ({ line, batchId, piece, tempC, action, corrects }) =>
       `${SAFETY_WORDS[line]}${piece ? ` ${tag(piece)}` : batchId ? `, ${batchName(messageContext, batchId).toLowerCase()}` : ''}${temp(tempC)}${action ? `; ${action}` : ''}${corrects ? ' (corrects an earlier line)' : ''}`,
+    weighed: ({ of, id, kg }) =>
+      of === 'fuel'
+        ? `Fuel burnt, ${lowerPit(pitName(messageContext, id))}: ${formatMass(kg, units)}`
+        : `${batchName(messageContext, id)}, ${of === 'ready' ? 'ready to carve' : 'left over'}: ${formatMass(kg, units)}`,
     note: ({ text, piece }) => `${piece ? `${tag(piece)}: ` : ''}${text}`,
     undo: () => 'Taken back',
   };

@@ -1,0 +1,46 @@
+import type { DayState, KeptDay } from '../day';
+import { cutIn } from '../model';
+import { demandOf } from '../quantities';
+import { figureKey } from './figure';
+import type { Measure, MeasuredDay } from './measureDay';
+
+/** Cooked over trimmed raw, of each batch that was weighed as it came to be carved. */
+export function measureYields({ input: { event } }: KeptDay, state: DayState, endMs: number): Measure[] {
+  return event.batches.flatMap((batch): Measure[] => {
+    const pulled = batch.pieces.filter(({ id }) =>
+      Object.values(state.pieces).some(
+        ({ batchId, pieceId, pulledAtMs }) => batchId === batch.id && pieceId === id && pulledAtMs !== undefined,
+      ),
+    );
+    const rawKg = pulled.reduce((sum, { kg }) => sum + kg, 0);
+    const cookedKg = state.weighed.ready[batch.id];
+    return cookedKg === undefined || cookedKg <= 0 || rawKg <= 0 ? [] : [[figureKey('yield', batch.cutId), endMs, cookedKg / rawKg]];
+  });
+}
+
+/**
+ * What guests ate over what the product reckons for them without a margin, by the meal: over all meat of a serving together, since who eats
+ * less of one eats more of another. Where nothing of it was left nobody knows what they would have eaten: that serving says nothing.
+ */
+export function eatenShare({ kept: { input }, state, mealOf }: MeasuredDay, endMs: number): Measure[] {
+  const { event, library } = input;
+  const { ready, left } = state.weighed;
+  const { habits: _, ...usual } = library;
+  const demands = demandOf(event, usual, mealOf);
+  return event.servings.flatMap((serving): Measure[] => {
+    const meats = event.batches.filter(
+      ({ servingId, cutId, second }) => servingId === serving.id && !second && cutIn(library, cutId)?.species !== 'dish',
+    );
+    if (meats.length === 0 || meats.some(({ id }) => ready[id] === undefined || left[id] === undefined)) return [];
+    const [eatenKg, leftKg, reckonedKg] = meats.reduce(
+      ([eaten, over, reckoned], { id }) => [
+        eaten + ready[id]! - left[id]!,
+        over + left[id]!,
+        reckoned + demands.get(id)!.cookedKg / (1 + (serving.marginShare ?? 0)),
+      ],
+      [0, 0, 0] as [number, number, number],
+    );
+    if (leftKg <= 0 || eatenKg <= 0 || reckonedKg <= 0) return [];
+    return [[figureKey('portion', mealOf(serving)), endMs, eatenKg / reckonedKg]];
+  });
+}
