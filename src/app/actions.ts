@@ -15,12 +15,15 @@ import {
   DaySettingsInput,
   DaySpeedInput,
   EventIdInput,
+  FigureInput,
   GearIdInput,
   GuessLogInput,
   HoldingBoxRecord,
   ImportInput,
   ImportLogInput,
   LibraryIdInput,
+  MeasureIdInput,
+  MeasureInput,
   MemberInput,
   MemberRoleInput,
   MethodRecord,
@@ -123,6 +126,11 @@ export const bringCookBack = async (input: unknown) => listed(through(CookIdInpu
 export const importCooks = async (input: unknown) => listed(through(CooksFileInput, input, services.importCooks));
 export const typeCook = async (input: unknown) =>
   listed(through(TypedCookInput, input, (c, typed) => services.typeCook(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
+export const takeFigure = async (input: unknown) => listed(through(FigureInput, input, services.takeFigure));
+export const putFigureBack = async (input: unknown) => listed(through(FigureInput, input, services.putFigureBack));
+export const writeMeasure = async (input: unknown) =>
+  listed(through(MeasureInput, input, (c, typed) => services.writeMeasure(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
+export const takeMeasureOut = async (input: unknown) => listed(through(MeasureIdInput, input, services.takeMeasureOut));
 export const takeKitchen = async () =>
   listed(
     context()

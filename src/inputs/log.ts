@@ -34,6 +34,19 @@ export class CooksFileInput {
   @Text(LIMITS.fileBytes) text!: string;
 }
 
+export class FigureInput {
+  @Name('The figure', 200) figure!: string;
+}
+/** A measurement of a figure of the kitchen, in the figure's own unit (core/learn/figure.ts). */
+export class MeasureInput {
+  @Name('The figure', 200) figure!: string;
+  @Sensible(-60, 240, 'The number') value!: number;
+  @Maybe() @LocalDate() date?: string;
+}
+export class MeasureIdInput {
+  @Name('The measurement', 200) id!: string;
+}
+
 const WRAPS = ['none', 'paper', 'foil', 'pan'] as const;
 
 /** A cook as an old notebook has it. */

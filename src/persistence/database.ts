@@ -27,6 +27,8 @@ export interface Database {
 }
 
 const WAIT_FOR_LOCK_MS = 10_000;
+/** Whoever taps is told sooner that nothing is kept just now. */
+const WAIT_TO_WRITE_MS = 5000;
 
 /**
  * Opens the file (made when missing, with its folder), turns on WAL and foreign keys, migrates. What cannot be opened
@@ -93,7 +95,7 @@ export async function openDatabase(file: string): Promise<Database> {
 class PatientConnection extends sqlite3.Database {
   constructor(file: string, mode: number, opened?: (error: Error | null) => void) {
     super(file, mode, opened);
-    this.configure('busyTimeout', WAIT_FOR_LOCK_MS);
+    this.configure('busyTimeout', WAIT_TO_WRITE_MS);
   }
 }
 
@@ -105,6 +107,8 @@ async function migrated(file: string): Promise<Sequelize> {
     dialectModule: { ...sqlite3, Database: PatientConnection },
     storage: file,
     logging: false,
+    // The connection itself waits: asked again, it would wait as long again.
+    retry: { max: 1 },
     // One that reads first and writes later is refused at once, however patient, where another program wrote between.
     transactionType: Transaction.TYPES.IMMEDIATE,
   });

@@ -18,7 +18,7 @@ export { settlePlan } from './settlePlan';
 export { storedUnusable } from './stored';
 export { bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
 export { cookCurves } from './log/cookCurves';
-export { putFigureBack, readFigures, takeFigure } from './log/figures';
+export { putFigureBack, readFigures, takeFigure, takeMeasureOut, writeMeasure } from './log/figures';
 export { typeCook } from './log/typeCook';
 export { houseParameters, putKitchenBack, readLearning, takeKitchen } from './log/kitchen';
 export { setDayClock, takeMachineTime } from './day/clock';

@@ -1,11 +1,25 @@
 import { dayAndTime } from '../../formats/clock';
+import { figureName } from '../../core/learn';
+import { figureWords, measurable } from '../../formats/messages/figures';
 import { capital } from '../../formats/messages/names';
 import { context as openContext } from '../../runtime/context';
-import { listEquipment, readLearning, readLibrary, readLog } from '../../services';
+import { listEquipment, listEvents, readFigures, readLearning, readLibrary, readLog } from '../../services';
 import { LogPage } from '../../ui/log/LogPage.client';
 import type { LogRow } from '../../ui/log/logRow';
 import { SiteHeader } from '../../ui/shell/Header';
-import { bringCookBack, importCooks, putKitchenBack, saveCookWords, takeCookOut, takeKitchen, typeCook } from '../actions';
+import {
+  bringCookBack,
+  importCooks,
+  putFigureBack,
+  putKitchenBack,
+  saveCookWords,
+  takeCookOut,
+  takeFigure,
+  takeKitchen,
+  takeMeasureOut,
+  typeCook,
+  writeMeasure,
+} from '../actions';
 import { preferences } from '../preferences';
 
 export const dynamic = 'force-dynamic';
@@ -15,7 +29,9 @@ export const metadata = { title: 'Cook log' };
 export default async function Page() {
   const context = await openContext();
   const { library } = await readLibrary(context);
-  const { pits } = await listEquipment(context);
+  const equipment = await listEquipment(context);
+  const { pits } = equipment;
+  const eventNames = new Map((await listEvents(context)).map(({ id, name }) => [id, `, ${name}`]));
   const { units } = await preferences();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const nameIn = (list: readonly { id: string; name: string }[], id: string | undefined) =>
@@ -47,6 +63,20 @@ export default async function Page() {
   const { paces, calibration, taken, isNew } = await readLearning(context);
   const named = <T extends { id: string }>(list: T[], names: readonly { id: string; name: string }[]) =>
     list.map((each) => ({ ...each, name: capital(nameIn(names, each.id)!) }));
+  const ground = { equipment, library, units };
+  const wordsOf = (figure: string) => figureWords(figureName(figure)!, ground);
+  const figures = (await readFigures(context)).map(({ measures, ...each }) => ({
+    ...each,
+    ...wordsOf(each.figure),
+    measures: measures.map(({ id, atMs, value, readings, source, eventId }) => ({
+      id,
+      atMs,
+      value,
+      readings,
+      from: { typed: 'written down', scale: 'on the scale', day: 'on the day' }[source] + (eventNames.get(eventId ?? '') ?? ''),
+      isTyped: source === 'typed',
+    })),
+  }));
   return (
     <>
       <SiteHeader here="log" />
@@ -62,6 +92,14 @@ export default async function Page() {
           isNew,
           takeKitchen,
           putKitchenBack,
+        }}
+        figures={{
+          figures,
+          measurable: measurable(ground).map((figure) => ({ figure, ...wordsOf(figure) })),
+          takeFigure,
+          putFigureBack,
+          writeMeasure,
+          takeMeasureOut,
         }}
         saveCookWords={saveCookWords}
         takeCookOut={takeCookOut}

@@ -59,6 +59,8 @@ const WORDS: Record<string, string> = {
     'The house’s data file was moved or deleted while the program uses it, so this was not kept. Put it back where it was; or make a copy in Settings before you stop the program.',
   cookToCome: 'This day is still to come. The log holds what was cooked.',
   coreNeeded: 'This cut is done at a core: say at which it was pulled.',
+  figureBeyond: 'No such kitchen is known: look at the number, and at its unit.',
+  measureGone: 'This measurement is not there any more, or a day made it. Load the page again.',
   figureGone: 'This figure, or what it is of, is not there any more. Load the page again.',
   cookGone: 'This cook is no longer in the log. Load the page again.',
   noCooks: 'There is no cook in this file. It must have a first line with cook_id, cut and the rest (docs/formats/cooks.md).',

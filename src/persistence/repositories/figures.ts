@@ -2,8 +2,14 @@ import type { Transaction } from 'sequelize';
 import type { Observation } from '../../core/learn';
 import { ObservationRow } from '../tables';
 
-/** Everything that days measured of the kitchen's figures, in order of time. */
-export async function listObservations(transaction?: Transaction): Promise<Observation[]> {
+/** A measurement as it is kept: by a day of an event, or typed in. */
+export interface StoredObservation extends Observation {
+  id: string;
+  eventId?: string;
+}
+
+/** Everything that was measured of the kitchen's figures, in order of time. */
+export async function listObservations(transaction?: Transaction): Promise<StoredObservation[]> {
   const rows = await ObservationRow.findAll({
     order: [
       ['atMs', 'ASC'],
@@ -11,7 +17,9 @@ export async function listObservations(transaction?: Transaction): Promise<Obser
     ],
     transaction,
   });
-  return rows.map(({ figure, atMs, value, readings }) => ({
+  return rows.map(({ id, eventId, figure, atMs, value, readings }) => ({
+    id,
+    ...(eventId !== null && { eventId }),
     figure: figure as Observation['figure'],
     atMs: Number(atMs),
     value,
@@ -26,4 +34,13 @@ export async function replaceObservations(eventId: string, observations: readonl
     observations.map((each) => ({ ...each, id: `${eventId}/${each.figure}`, eventId, source: 'day' })),
     { transaction },
   );
+}
+
+export async function addObservation(observation: StoredObservation, transaction: Transaction): Promise<void> {
+  await ObservationRow.upsert({ ...observation, eventId: null, source: 'typed' }, { transaction });
+}
+
+/** Takes one away that was typed in. What a day measured is that day's. */
+export async function removeObservation(id: string, transaction: Transaction): Promise<boolean> {
+  return (await ObservationRow.destroy({ where: { id, source: 'typed' }, transaction })) > 0;
 }

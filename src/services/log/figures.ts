@@ -1,4 +1,6 @@
 import {
+  FIGURE,
+  figureInUse,
   figureName,
   kitchenFigures,
   withFigure,
@@ -11,7 +13,17 @@ import {
 import type { Transaction } from 'sequelize';
 import { libraryWith, type Habits } from '../../core/model';
 import { failure, success, type Outcome } from '../../core/outcome';
-import { listObservations, listWeighedPieces, loadSetting, saveGear, saveLibraryEntry, saveSetting } from '../../persistence';
+import { instantOf, localDate } from '../../formats/clock';
+import {
+  addObservation,
+  listObservations,
+  listWeighedPieces,
+  loadSetting,
+  removeObservation,
+  saveGear,
+  saveLibraryEntry,
+  saveSetting,
+} from '../../persistence';
 import type { Context } from '../context';
 import { HABITS_KEY, storedEquipment, storedLibrary } from '../stored';
 
@@ -26,18 +38,67 @@ async function groundNow(transaction?: Transaction): Promise<FigureGround> {
   return { equipment: await storedEquipment(transaction), library: libraryWith(await storedLibrary(transaction)) };
 }
 
-/** What the days measured, and every piece of every event that was weighed before and after it was trimmed. */
-async function measured(transaction?: Transaction): Promise<Observation[]> {
-  const weighed = await listWeighedPieces(transaction);
-  const trims = weighed.flatMap(({ cutId, boughtKg, trimmedKg }): Observation[] =>
-    boughtKg > 0 && trimmedKg <= boughtKg ? [{ figure: `trim/${cutId}`, atMs: 0, value: 1 - trimmedKg / boughtKg, readings: 1 }] : [],
-  );
-  return [...(await listObservations(transaction)), ...trims];
+/** A measurement, and where it is from: a day of an event, a piece on the scale, or somebody's hand. */
+export interface KeptMeasure extends Observation {
+  id: string;
+  source: 'day' | 'scale' | 'typed';
+  eventId?: string;
 }
 
-/** Every figure the log has anything to say of, beside the number in use. */
-export async function readFigures(_context: Context): Promise<KitchenFigure[]> {
-  return kitchenFigures(await measured(), await groundNow(), await takenFigures());
+/** What the days measured, what was typed in, and every piece of every event that was weighed before and after it was trimmed. */
+async function measured(transaction?: Transaction): Promise<KeptMeasure[]> {
+  const kept = await listObservations(transaction);
+  const weighed = await listWeighedPieces(transaction);
+  return [
+    ...kept.map((each): KeptMeasure => ({ ...each, source: each.eventId === undefined ? 'typed' : 'day' })),
+    ...weighed.flatMap(({ eventId, cutId, boughtKg, trimmedKg }, i): KeptMeasure[] =>
+      boughtKg > 0 && trimmedKg <= boughtKg
+        ? [{ id: `scale/${i}`, source: 'scale', eventId, figure: `trim/${cutId}`, atMs: 0, value: 1 - trimmedKg / boughtKg, readings: 1 }]
+        : [],
+    ),
+  ];
+}
+
+const MOST_SHOWN = 40;
+
+/** Every figure the log has anything to say of, beside the number in use, and the newest of what was measured. */
+export async function readFigures(_context: Context): Promise<(KitchenFigure & { measures: KeptMeasure[] })[]> {
+  const all = await measured();
+  const of = new Map<string, KeptMeasure[]>();
+  for (const each of all) {
+    const list = of.get(each.figure);
+    if (list) list.push(each);
+    else of.set(each.figure, [each]);
+  }
+  return kitchenFigures(all, await groundNow(), await takenFigures()).map((each) => ({
+    ...each,
+    measures: of.get(each.figure)!.slice(-MOST_SHOWN).reverse(),
+  }));
+}
+
+/** One measurement that somebody made apart from any day: a thermometer on the grate of a Tuesday, a box that was timed. */
+export async function writeMeasure(
+  context: Context,
+  { figure, value, date }: { figure: string; value: number; date?: string },
+  zone: string,
+): Promise<Outcome<{ id: string }>> {
+  const name = figureName(figure);
+  if (!name || figureInUse(figure as FigureKey, await groundNow()) === undefined) return failure({ code: 'figureGone' });
+  const { from, to } = FIGURE[name.kind];
+  if (value < from || value > to) return failure({ code: 'figureBeyond', path: 'value' });
+  const nowMs = context.nowMs();
+  const on = date === undefined ? { ms: nowMs } : instantOf(date, '12:00', zone);
+  if ('problem' in on) return failure({ code: 'noSuchDate', path: 'date' });
+  if (localDate(on.ms, zone) > localDate(nowMs, zone)) return failure({ code: 'cookToCome', path: 'date' });
+  const id = `typed/${context.newId()}`;
+  const measure = { id, figure: figure as FigureKey, atMs: Math.min(on.ms, nowMs), value, readings: 1 };
+  await context.db.write((transaction) => addObservation(measure, transaction));
+  return success({ id });
+}
+
+export async function takeMeasureOut(context: Context, { id }: { id: string }): Promise<Outcome<object>> {
+  const found = await context.db.write((transaction) => removeObservation(id, transaction));
+  return found ? success({}) : failure({ code: 'measureGone' });
 }
 
 /** Writes a figure's number to where it is planned with. */

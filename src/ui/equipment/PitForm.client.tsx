@@ -1,5 +1,5 @@
 'use client';
-import { FUELS, PIT_KIND, PIT_KINDS } from '../../core/model';
+import { FUELS, GAUGE_HEATS, PIT_KIND, PIT_KINDS } from '../../core/model';
 import type { PitRecord } from '../../inputs';
 import { formatSetPoint } from '../../formats/units';
 import type { Action } from '../kit/actions';
@@ -41,7 +41,13 @@ export function PitForm({ pit, opened, savePit, onDone }: PitFormProps) {
       <FigureField<P> name="rangeC.0" label="Lowest set point" conversion={heat} />
       <FigureField<P> name="rangeC.1" label="Highest set point" conversion={heat} />
       <FigureField<P> name="warmUpMin" label="Light to ready" conversion={minutes} />
-      <FigureField<P> name="gaugeOffsetC" label="Grate over gauge" conversion={drop} optional />
+      <FigureField<P>
+        name="gaugeOffsetC"
+        label={`Grate over gauge, ${formatSetPoint(GAUGE_HEATS.low, units)}`}
+        conversion={drop}
+        optional
+      />
+      <FigureField<P> name="gaugeOffsetHotC" label={`The same at ${formatSetPoint(GAUGE_HEATS.hot, units)}`} conversion={drop} optional />
       <FigureField<P> name="openingDropC" label="Drop when opened" conversion={drop} />
       <FigureField<P> name="recoverMin" label="Recovers in" conversion={minutes} />
       <FigureField<P> name="airflow" label="Airflow, usual 1" conversion={factor} optional />

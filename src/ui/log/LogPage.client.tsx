@@ -13,6 +13,7 @@ import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
 import { againstModel } from './againstModel';
 import { CookForm } from './CookForm.client';
+import { Figures, type FiguresProps } from './Figures.client';
 import { Kitchen, type KitchenProps } from './Kitchen.client';
 import type { LogRow } from './logRow';
 import { TypeCook } from './TypeCook.client';
@@ -26,6 +27,7 @@ interface LogPageProps {
   rows: LogRow[];
   zone: string;
   kitchen: KitchenProps;
+  figures: FiguresProps;
   saveCookWords: Action<{ id: string; together?: boolean }>;
   takeCookOut: Action<{ id: string }>;
   bringCookBack: Action<{ id: string }>;
@@ -54,6 +56,7 @@ export function LogPage({
   rows,
   zone,
   kitchen,
+  figures,
   saveCookWords,
   takeCookOut,
   bringCookBack,
@@ -240,6 +243,7 @@ export function LogPage({
         </Tabs.Content>
         <Tabs.Content value="kitchen">
           <Kitchen {...kitchen} />
+          <Figures {...figures} zone={zone} />
         </Tabs.Content>
       </Tabs.Root>
       <Dialog
