@@ -13,7 +13,9 @@ import {
   savePit,
   saveProbe,
   saveWarmer,
+  planTrial,
   settlePlan,
+  writeMeasure,
   type Context,
 } from '../src/services';
 import {
@@ -30,7 +32,7 @@ import {
   type DemoServing,
 } from './gannetPoint';
 import { fillPilotsTable } from './pilotsTable';
-import { seasonCsv } from './season';
+import { seasonCsv, seasonMeasures } from './season';
 
 /** What the demo's guests need of each dish. */
 function sizes(servings: readonly DemoServing[]) {
@@ -69,6 +71,7 @@ export async function fillDemo(context: Context): Promise<void> {
 
   const nowMs = context.nowMs();
   must(await importCooks(context, { text: seasonCsv(nowMs) }));
+  for (const measure of seasonMeasures(nowMs)) must(await writeMeasure(context, measure, DEMO_EVENT.timeZone));
   const weekday = new Date(clockOnDay(nowMs, DEMO_EVENT.timeZone, 0, 12)).getUTCDay();
   const dayMs = clockOnDay(nowMs, DEMO_EVENT.timeZone, DEMO_EVENT.weeksAhead * 7 + ((6 - weekday + 7) % 7), 12);
   const date = localDate(dayMs, DEMO_EVENT.timeZone);
@@ -135,5 +138,17 @@ export async function fillDemo(context: Context): Promise<void> {
     if (batch.source) await does(edits.saveBuying, { batchId: batch.id, ...buying, shopKg, source: batch.source });
   }
   must(await settlePlan(context, { eventId: event.id, iterations: DEMO_ITERATIONS }));
+  must(
+    await planTrial(context, {
+      name: 'Kelp in the rub',
+      kind: 'rubs',
+      first: 'Harbour rub',
+      second: 'Harbour rub with kelp',
+      eventId: event.id,
+      batchId: 'ribs',
+      tasters: 14,
+      traits: ['bark', 'smoke', 'taste'],
+    }),
+  );
   await fillPilotsTable(context);
 }

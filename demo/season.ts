@@ -1,6 +1,9 @@
-import { cookIn, hiddenKitchen } from '../src/devices/simulated/kitchen';
+import { cookIn, hiddenKitchen, measuredDays } from '../src/devices/simulated/kitchen';
+import { DEMO_BOXES, DEMO_EVENT, DEMO_PITS } from './gannetPoint';
 import { seededRandom } from '../src/core/numerics';
-import type { CookWords } from '../src/core/learn';
+import { figureInUse, type CookWords, type FigureKey } from '../src/core/learn';
+import { SHIPPED_LIBRARY } from '../src/core/model';
+import { localDate } from '../src/formats/clock';
 import { cooksCsv, type CookOfLog } from '../src/formats/cooksCsv';
 
 /** A made-up season of Ember & Tide: cooks of a hidden kitchen, drawn from a seed, with what the crew said of some of them. */
@@ -75,3 +78,34 @@ export function seasonCsv(nowMs: number): string {
 }
 
 const USUAL_H = { 'brisket-whole': 12, 'pork-butt': 11, 'spare-ribs-squared': 5.5, 'chicken-half': 1.6, 'beef-chuck-roast': 6.5 } as const;
+
+/** On how many days of the season each figure was measured. */
+const MEASURED: readonly (readonly [FigureKey, days: number])[] = [
+  ['gauge/trailer/low', 7],
+  ['gauge/trailer/hot', 3],
+  ['zone/trailer/trailer-main/0', 4],
+  ['warmUp/trailer', 6],
+  ['drop/trailer', 5],
+  ['recover/trailer', 5],
+  ['fuel/trailer', 6],
+  ['gauge/cabinet/low', 4],
+  ['warmUp/cabinet', 4],
+  ['boxLoss/box-1', 3],
+  ['portion/supper', 4],
+  ['hands/wrap', 5],
+  ['trim/brisket-whole', 5],
+  ['yield/brisket-whole', 4],
+  ['yield/pork-butt', 5],
+];
+
+/** What was measured of the kitchen over the season, a week or two apart. */
+export function seasonMeasures(nowMs: number): { figure: FigureKey; value: number; date: string }[] {
+  const ground = { equipment: { pits: DEMO_PITS, boxes: DEMO_BOXES }, library: SHIPPED_LIBRARY };
+  return MEASURED.flatMap(([figure, days]) =>
+    measuredDays(SEED, figure, figureInUse(figure, ground)!, days).values.map((value, i) => ({
+      figure,
+      value: Number(value.toFixed(3)),
+      date: localDate(nowMs - Math.ceil(((days - i) * 26) / days) * WEEK_MS, DEMO_EVENT.timeZone),
+    })),
+  );
+}

@@ -28,6 +28,7 @@ import {
   MemberRoleInput,
   MethodRecord,
   OpenYardInput,
+  PaperIdInput,
   PitRecord,
   PlanFileInput,
   ProbeRecord,
@@ -37,6 +38,8 @@ import {
   StartDayInput,
   TokenIdInput,
   TokenInput,
+  TrialIdInput,
+  TrialInput,
   TypedCookInput,
   WarmerRecord,
 } from '../inputs';
@@ -131,6 +134,10 @@ export const putFigureBack = async (input: unknown) => listed(through(FigureInpu
 export const writeMeasure = async (input: unknown) =>
   listed(through(MeasureInput, input, (c, typed) => services.writeMeasure(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
 export const takeMeasureOut = async (input: unknown) => listed(through(MeasureIdInput, input, services.takeMeasureOut));
+export const planTrial = async (input: unknown) => listed(through(TrialInput, input, services.planTrial));
+export const takeTrialOut = async (input: unknown) => listed(through(TrialIdInput, input, services.takeTrialOut));
+export const bringTrialBack = async (input: unknown) => listed(through(TrialIdInput, input, services.bringTrialBack));
+export const takePaperOut = async (input: unknown) => listed(through(PaperIdInput, input, services.takePaperOut));
 export const takeKitchen = async () =>
   listed(
     context()

@@ -1,5 +1,5 @@
 import type { ParameterSet } from '../core/forecast';
-import type { NextTime } from '../core/learn';
+import type { NextTime, Trial } from '../core/learn';
 import { DEFAULT_VENUE, kitchenOf, libraryWith, type CookEvent, type Equipment, type Library } from '../core/model';
 import { equippedFor, type PlanInput } from '../core/planning';
 import { withLearnedTrim, type LearnedTrim } from '../core/quantities';
@@ -25,6 +25,8 @@ export interface DocumentFacts {
   parameters?: ParameterSet;
   /** What somebody wanted changed after a cook. */
   nextTime?: NextTime[];
+  /** What is tried out on its meat. */
+  trials?: Trial[];
 }
 
 /** Prep may begin this long before the first serving. */

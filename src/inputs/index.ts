@@ -12,3 +12,4 @@ export { SAME_SHAPE, type SameShape } from './sameShape';
 export { ID } from './parts';
 export * from './dayEntry';
 export * from './readings';
+export * from './trial';

@@ -16,3 +16,4 @@ export * from './repositories/days';
 export * from './repositories/figures';
 export * from './repositories/readings';
 export * from './repositories/settings';
+export * from './repositories/trials';

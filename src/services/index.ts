@@ -19,6 +19,7 @@ export { storedUnusable } from './stored';
 export { bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
 export { cookCurves } from './log/cookCurves';
 export { putFigureBack, readFigures, takeFigure, takeMeasureOut, writeMeasure } from './log/figures';
+export { blindPapers, bringTrialBack, keepPaper, planTrial, readTrial, readTrials, takePaperOut, takeTrialOut } from './log/trials';
 export { typeCook } from './log/typeCook';
 export { houseParameters, putKitchenBack, readLearning, takeKitchen } from './log/kitchen';
 export { setDayClock, takeMachineTime } from './day/clock';

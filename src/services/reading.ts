@@ -35,6 +35,7 @@ export async function documentFacts(context: Context, eventId: string): Promise<
   const day = await persistence.loadDayTimes(eventId);
   const parameters = await houseParameters();
   const nextTime = await persistence.listNextTime();
+  const trials = (await persistence.listTrials()).filter((trial) => trial.eventId === eventId);
   return {
     equipment: await storedEquipment(),
     ownLibrary: await storedLibrary(),
@@ -42,6 +43,7 @@ export async function documentFacts(context: Context, eventId: string): Promise<
     ...(day && { day }),
     ...(parameters && { parameters }),
     ...(nextTime.length > 0 && { nextTime }),
+    ...(trials.length > 0 && { trials }),
   };
 }
 

@@ -65,7 +65,9 @@ export default async function Page() {
     list.map((each) => ({ ...each, name: capital(nameIn(names, each.id)!) }));
   const ground = { equipment, library, units };
   const wordsOf = (figure: string) => figureWords(figureName(figure)!, ground);
-  const figures = (await readFigures(context)).map(({ measures, ...each }) => ({
+  const all = measurable(ground);
+  const found = (await readFigures(context)).sort((a, b) => all.indexOf(a.figure) - all.indexOf(b.figure));
+  const figures = found.map(({ measures, ...each }) => ({
     ...each,
     ...wordsOf(each.figure),
     measures: measures.map(({ id, atMs, value, readings, source, eventId }) => ({
@@ -95,7 +97,7 @@ export default async function Page() {
         }}
         figures={{
           figures,
-          measurable: measurable(ground).map((figure) => ({ figure, ...wordsOf(figure) })),
+          measurable: all.map((figure) => ({ figure, ...wordsOf(figure) })),
           takeFigure,
           putFigureBack,
           writeMeasure,

@@ -45,12 +45,16 @@ describe('doors', () => {
   it('let each role into what it is there for, and no further', () => {
     const into = (role: (typeof ROLES)[number] | undefined) =>
       built.filter(([address, method]) =>
-        mayEnter(role, { method, path: address.replace('[eventId]', 'x').replace('[kind]', 'plan'), action: false }),
+        mayEnter(role, {
+          method,
+          path: address.replace('[eventId]', 'x').replace('[kind]', 'plan').replace('[trialId]', 'y'),
+          action: false,
+        }),
       ).length;
     expect(into(undefined)).toBe(3);
-    expect(into('watcher')).toBe(9);
-    expect(into('helper')).toBe(10);
-    expect(into('cook')).toBe(10);
+    expect(into('watcher')).toBe(11);
+    expect(into('helper')).toBe(12);
+    expect(into('cook')).toBe(12);
     expect(into('owner')).toBe(built.length);
   });
 });

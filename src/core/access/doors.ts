@@ -13,6 +13,8 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/library': { GET: 'owner' },
   '/log': { GET: 'owner' },
   '/log/csv': { GET: 'owner' },
+  '/log/trials': { GET: 'owner' },
+  '/log/trials/[trialId]': { GET: 'owner' },
   '/log/curves': { GET: 'owner' },
   '/settings': { GET: 'owner' },
   '/settings/copies': { POST: 'owner' },
@@ -43,6 +45,9 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/api/readings': { POST: 'anybody' },
   '/yard': { GET: 'watcher' },
   '/yard/[eventId]': { GET: 'watcher' },
+  // Whoever tastes says so on a phone of their own.
+  '/yard/tasting/[trialId]': { GET: 'watcher' },
+  '/yard/tasting/[trialId]/papers': { POST: 'watcher' },
   '/days/[eventId]/stream': { GET: 'watcher' },
   '/days/[eventId]/state': { GET: 'watcher' },
   '/days/[eventId]/curves': { GET: 'watcher' },

@@ -13,5 +13,7 @@ export type { FigureKey, FigureKind, FigureName, Observation } from './figure';
 export { figureInUse, withFigure } from './figureInUse';
 export type { FigureGround } from './figureInUse';
 export { kitchenFigures } from './figures';
-export type { KitchenFigure, TakenFigure, TakenFigures } from './figures';
+export type { KitchenFigure, TakenFigures } from './figures';
 export { measureDay } from './measureDay';
+export { blindPaper, drawTrial, judgeTrial, neededOf, otherArm, SCORES, TASTED, TRIAL_KINDS } from './trial';
+export type { Arm, ArmCooks, BlindPaper, JudgedTrial, Tasted, Tasting, Trial, TrialKind, TrialResult } from './trial';

@@ -2,7 +2,7 @@ import type { DayReadings, DayState, KeptDay } from '../day';
 import type { HoldingBox } from '../model';
 import { MS_PER_MIN } from '../units';
 import { figureKey } from './figure';
-import type { Measure } from './measureDay';
+import type { Measure } from './measuredDay';
 
 /** Shorter, what is inside still evens out. */
 const SHORTEST_MS = 90 * MS_PER_MIN;

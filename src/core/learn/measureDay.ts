@@ -1,23 +1,11 @@
-import { retime, type DayReadings, type DayState, type KeptDay } from '../day';
-import type { Meal, Serving } from '../model';
+import { retime } from '../day';
 import { quantile } from '../numerics';
 import { measureBoxes } from './measureBoxes';
 import { eatenShare, measureYields } from './measureFood';
 import { measureHands } from './measureHands';
 import { measurePit } from './measurePits';
 import type { FigureKey, Observation } from './figure';
-
-/** A day that is over. */
-export interface MeasuredDay {
-  kept: KeptDay;
-  state: DayState;
-  readings: DayReadings;
-  mealOf(serving: Serving): Meal;
-  nowMs: number;
-}
-
-/** One measurement, as it was made. */
-export type Measure = [figure: FigureKey, atMs: number, value: number];
+import type { Measure, MeasuredDay } from './measuredDay';
 
 /**
  * What a day measured of the figures of its kitchen: of each figure the middle of all that day's measurements, since what a day has in

@@ -2,7 +2,7 @@ import type { DayState, KeptDay } from '../day';
 import { cutIn } from '../model';
 import { demandOf } from '../quantities';
 import { figureKey } from './figure';
-import type { Measure, MeasuredDay } from './measureDay';
+import type { Measure, MeasuredDay } from './measuredDay';
 
 /** Cooked over trimmed raw, of each batch that was weighed as it came to be carved. */
 export function measureYields({ input: { event } }: KeptDay, state: DayState, endMs: number): Measure[] {

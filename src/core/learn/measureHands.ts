@@ -3,7 +3,7 @@ import { HANDLED } from '../model';
 import { handMinutes } from '../quantities';
 import { MS_PER_MIN } from '../units';
 import { figureKey } from './figure';
-import type { Measure } from './measureDay';
+import type { Measure } from './measuredDay';
 
 /** Whoever is longer at it forgot to say that it was done. */
 const LONGEST_MIN = 120;

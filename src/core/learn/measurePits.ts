@@ -5,7 +5,7 @@ import { gaugeOffsetAt, MILD_DAY, type Pit } from '../model';
 import { crossingBetween, quantile } from '../numerics';
 import { MS_PER_MIN } from '../units';
 import { figureKey, gaugeHeatOf } from './figure';
-import type { Measure, MeasuredDay } from './measureDay';
+import type { Measure, MeasuredDay } from './measuredDay';
 
 /** Two readings so close together are of the same heat. */
 const PAIR_MS = 10 * MS_PER_MIN;

@@ -1,8 +1,7 @@
 /** Work on meat whose minutes a crew has its own pace at. */
 export const HANDLED = ['load', 'wrap', 'move', 'pull'] as const;
 export type HandledKind = (typeof HANDLED)[number];
-export const MEALS = ['lunch', 'supper'] as const;
-export type Meal = (typeof MEALS)[number];
+export type Meal = 'lunch' | 'supper';
 
 /** What a house knows of its guests and its crew, in times of the usual: portions a head by the meal, minutes by the work. */
 export interface Habits {

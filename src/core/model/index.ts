@@ -1,4 +1,4 @@
-export { HANDLED, MEALS, type Habits, type HandledKind, type Meal } from './habits';
+export { HANDLED, type Habits, type HandledKind, type Meal } from './habits';
 export * from './allergen';
 export * from './broken';
 export * from './eventParts';

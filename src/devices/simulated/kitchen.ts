@@ -1,4 +1,5 @@
 import { cookSetup, runCook, SHIPPED_PARAMETERS, type LoggedCook, type ModelParameters, type ParameterSet } from '../../core/forecast';
+import { FIGURE, figureName, type FigureKey } from '../../core/learn';
 import { findCut, METHODS, type Method, type PitKind } from '../../core/model';
 import { seededRandom, seedOfName, type Random } from '../../core/numerics';
 
@@ -28,7 +29,7 @@ export function hiddenKitchen(seed: number): HiddenKitchen {
 }
 
 /** What one kitchen has of one cut, pit or method: always the same for its name. */
-const lasting = (kitchen: HiddenKitchen, name: string): Random => seededRandom(kitchen.seed + seedOfName(name));
+const lasting = (kitchen: Pick<HiddenKitchen, 'seed'>, name: string): Random => seededRandom(kitchen.seed + seedOfName(name));
 
 export interface KitchenCook {
   id: string;
@@ -125,4 +126,14 @@ export function cooksOfKitchen(seed: number, count: number): LoggedCook[] {
     if (cook) cooks.push(cook);
   }
   return cooks;
+}
+
+/** What so many days of a hidden kitchen measure of one of its figures, of which owners think `inUse`: its own truth, and each day's chance. */
+export function measuredDays(seed: number, figure: FigureKey, inUse: number, days: number): { truth: number; values: number[] } {
+  const { scale, priorSd, daySd, from, to } = FIGURE[figureName(figure)!.kind];
+  const random = lasting({ seed }, `figure/${figure}`);
+  const off = (about: number, sd: number) =>
+    Math.min(to, Math.max(from, scale === 'ratio' ? about * Math.exp(sd * random.normal()) : about + sd * random.normal()));
+  const truth = off(inUse, priorSd);
+  return { truth, values: Array.from({ length: days }, () => off(truth, daySd)) };
 }

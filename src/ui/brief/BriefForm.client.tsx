@@ -16,6 +16,7 @@ import { showProblems, useInputForm } from '../kit/useInputForm';
 import { useUnits } from '../kit/UnitsProvider';
 import { ZoneField } from '../kit/ZoneField';
 import { FromTheLog } from '../log/FromTheLog.client';
+import { TrialsHere } from '../trials/TrialsHere.client';
 import { newServing } from './briefForm';
 import { ServingCard } from './ServingCard.client';
 
@@ -54,6 +55,7 @@ export function BriefForm() {
           )}
         </div>
         <FromTheLog />
+        <TrialsHere />
         <section
           aria-label="Event"
           className="grid grid-cols-2 gap-3 rounded-md border border-line bg-sheet p-4 md:grid-cols-[1.4fr_1.4fr_1.2fr_8rem_10rem]"

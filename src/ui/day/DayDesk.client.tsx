@@ -36,11 +36,14 @@ interface DayDeskProps extends LivedDayProps {
 const SafetyLog = lazy(() => import('./SafetyLog.client').then((made) => ({ default: made.SafetyLog })));
 const Channels = lazy(() => import('./Channels.client').then((made) => ({ default: made.Channels })));
 
+const OnTheScale = lazy(() => import('./OnTheScale.client').then((made) => ({ default: made.OnTheScale })));
+
 const SPEEDS = [1, 10, 60, 600] as const;
 const VIEWS = [
   ['day', 'Day'],
   ['safety', 'Safety log'],
   ['probes', 'Probes'],
+  ['scale', 'On the scale'],
 ] as const;
 
 /** The day at the desk: all of it on one screen, what happened over what was planned. */
@@ -155,6 +158,13 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
           </Suspense>
         </div>
       )}
+      {view === 'scale' && (
+        <div className="mx-auto max-w-2xl">
+          <Suspense fallback={null}>
+            <OnTheScale day={day} context={context} say={say} />
+          </Suspense>
+        </div>
+      )}
       {view === 'day' && (
         <div className="grid gap-px bg-line lg:grid-cols-[340px_minmax(0,1fr)_350px]">
           <div className="bg-paper">
@@ -212,7 +222,7 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
         open={ending}
         onOpenChange={setEnding}
         title="End the day?"
-        description="What is written stays as it is. The safety log goes on for what is cooled, and the day can be opened again."
+        description="What is written stays as it is, and every piece goes into the cook log. What is weighed afterwards can still be told on “On the scale”; the safety log goes on for what is cooled, and the day can be opened again."
       >
         <p>{open.length > 0 ? `${open.length} tasks are still open.` : 'Every task is done.'}</p>
         <div className="mt-4 flex justify-end gap-2">

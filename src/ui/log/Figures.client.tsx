@@ -26,7 +26,7 @@ export interface FiguresProps {
   takeMeasureOut: Action<object>;
 }
 
-/** Below the usual everything is drawn towards what was known. */
+const counted = (count: number): string => `${count} ${count === 1 ? 'measurement' : 'measurements'}`;
 const nameOf = (figure: string): FigureName => figureName(figure)!;
 
 /** What days and scales measured of this kitchen beside the hours: each number in use, what the log says instead, and why. */
@@ -95,20 +95,20 @@ export function Figures({ figures, measurable, zone, ...actions }: FiguresProps 
                     <button
                       type="button"
                       className="underline"
-                      aria-label={`${each.of}, ${each.what}: what was measured`}
+                      aria-label={`${counted(each.count)} of ${each.of}, ${each.what}`}
                       onClick={() => setOpen(each.figure)}
                     >
-                      {each.count} {each.count === 1 ? 'measurement' : 'measurements'}
+                      {counted(each.count)}
                     </button>
                   </td>
                   <td className="py-1 text-right whitespace-nowrap">
                     {each.differs && (
-                      <Button aria-label={`Use ${each.of}, ${each.what}`} onClick={() => void take(each)}>
+                      <Button aria-label={`Use it: ${each.of}, ${each.what}`} onClick={() => void take(each)}>
                         Use it
                       </Button>
                     )}{' '}
                     {each.taken && (
-                      <Button look="quiet" aria-label={`Put back ${each.of}, ${each.what}`} onClick={() => void putBack(each)}>
+                      <Button look="quiet" aria-label={`Put back: ${each.of}, ${each.what}`} onClick={() => void putBack(each)}>
                         Put back
                       </Button>
                     )}

@@ -1,5 +1,6 @@
 'use client';
 import { Download, PenLine } from 'lucide-react';
+import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { TRAITS } from '../../core/learn';
@@ -113,14 +114,19 @@ export function LogPage({
       <Tabs.Root defaultValue="cooks">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <h1 className="text-2xl">Cook log</h1>
-          <Tabs.List aria-label="Cook log" className="flex">
-            <Tabs.Trigger value="cooks" className={tab}>
-              Cooks
-            </Tabs.Trigger>
-            <Tabs.Trigger value="kitchen" className={tab}>
-              Your kitchen
-            </Tabs.Trigger>
-          </Tabs.List>
+          <div className="flex">
+            <Tabs.List aria-label="Cook log" className="flex">
+              <Tabs.Trigger value="cooks" className={tab}>
+                Cooks
+              </Tabs.Trigger>
+              <Tabs.Trigger value="kitchen" className={tab}>
+                Your kitchen
+              </Tabs.Trigger>
+            </Tabs.List>
+            <Link href="/log/trials" className={`${tab} flex items-center`}>
+              Trials
+            </Link>
+          </div>
         </div>
         <Tabs.Content value="cooks">
           <div className="mt-4 flex flex-wrap items-end gap-3">

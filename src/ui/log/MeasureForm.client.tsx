@@ -1,9 +1,11 @@
 'use client';
+import { useId } from 'react';
 import { figureName, type FigureKind } from '../../core/learn';
 import type { MeasureInput } from '../../inputs';
 import { announce, type Action } from '../kit/actions';
 import { conversions, type Conversion } from '../kit/conversions';
 import { FigureField, MomentField } from '../kit/formFields';
+import { Field } from '../kit/Field';
 import { InputForm } from '../kit/InputForm.client';
 import { useUnits } from '../kit/UnitsProvider';
 
@@ -35,17 +37,18 @@ const conversionOf = (kind: FigureKind, { drop, minutes, fuelMass, percent, heat
 
 /** One number, of whatever can be measured here. */
 export function MeasureForm({ measurable, figure, onFigure, writeMeasure, onDone }: MeasureFormProps) {
+  const chooseId = useId();
   const all = conversions(useUnits());
   const things = [...new Set(measurable.map(({ of }) => of))];
   const { what } = measurable.find((each) => each.figure === figure) ?? measurable[0]!;
   return (
     <div className="grid gap-3">
-      <label className="grid text-[0.86rem] font-semibold">
-        What was measured
+      <Field id={chooseId} label="What was measured">
         <select
+          id={chooseId}
           value={figure}
           onChange={({ target }) => onFigure(target.value)}
-          className="min-h-9 rounded border border-line bg-sheet px-2 text-base font-normal"
+          className="min-h-9 w-full rounded border border-line bg-sheet px-2 text-base text-ink"
         >
           {things.map((thing) => (
             <optgroup key={thing} label={thing}>
@@ -59,7 +62,7 @@ export function MeasureForm({ measurable, figure, onFigure, writeMeasure, onDone
             </optgroup>
           ))}
         </select>
-      </label>
+      </Field>
       <InputForm<MeasureInput, { id: string }>
         key={figure}
         schema="MeasureInput"

@@ -13,6 +13,7 @@ import { useUnits } from '../kit/UnitsProvider';
 import { useHydrated } from '../kit/hydrated';
 import { useWidth } from '../kit/useWidth';
 import { FromTheLog } from '../log/FromTheLog.client';
+import { TrialsHere } from '../trials/TrialsHere.client';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
@@ -163,6 +164,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         onStop={stop}
       />
       <FromTheLog folded />
+      <TrialsHere folded />
       <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
         <Suspense fallback={null}>

@@ -2,6 +2,7 @@
 import { useEventDocument } from '../document/EventDocument.client';
 import { useAnswer } from '../document/useAnswer';
 import { FromTheLog } from '../log/FromTheLog.client';
+import { TrialsHere } from '../trials/TrialsHere.client';
 import { RunSheet } from '../runsheet/RunSheet.client';
 
 export function RunSheetStage() {
@@ -9,6 +10,7 @@ export function RunSheetStage() {
   return (
     <RunSheet input={input} plan={plan} decisions={useAnswer('decisions') ?? []}>
       <FromTheLog />
+      <TrialsHere />
     </RunSheet>
   );
 }
