@@ -4,6 +4,7 @@ import type { CookEvent } from '../core/model';
 import type { Outcome } from '../core/outcome';
 import { worded } from '../formats/messages/outcome';
 import {
+  AttachCurveInput,
   check,
   CookIdInput,
   CooksFileInput,
@@ -129,6 +130,8 @@ export const bringCookBack = async (input: unknown) => listed(through(CookIdInpu
 export const importCooks = async (input: unknown) => listed(through(CooksFileInput, input, services.importCooks));
 export const typeCook = async (input: unknown) =>
   listed(through(TypedCookInput, input, (c, typed) => services.typeCook(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
+export const attachCurve = async (input: unknown) =>
+  listed(through(AttachCurveInput, input, (c, typed) => services.attachCurve(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
 export const takeFigure = async (input: unknown) => listed(through(FigureInput, input, services.takeFigure));
 export const putFigureBack = async (input: unknown) => listed(through(FigureInput, input, services.putFigureBack));
 export const writeMeasure = async (input: unknown) =>

@@ -1,7 +1,8 @@
 import { IsIn } from 'class-validator';
 import { VERDICTS, type CookWords, type Verdict } from '../core/learn';
 import { LIMITS, type Wrap } from '../core/model';
-import { Maybe, Part } from './parts';
+import { LogColumns } from './dayEntry';
+import { Maybe, MaybePart, Part } from './parts';
 import { Between, Id, LocalDate, Name, Sensible, Text } from './rules';
 
 const Said =
@@ -32,6 +33,14 @@ export class CookWordsInput implements CookWords {
 
 export class CooksFileInput {
   @Text(LIMITS.fileBytes) text!: string;
+}
+
+/** A logger's file of one cook; without columns what was put to it is taken off. */
+export class AttachCurveInput {
+  @Name('The cook', 200) id!: string;
+  @Text(LIMITS.fileBytes) text!: string;
+  @MaybePart(() => LogColumns) columns?: LogColumns;
+  @Maybe() @Name('The probe', 40) probe?: string;
 }
 
 export class FigureInput {

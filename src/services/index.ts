@@ -16,7 +16,7 @@ export { restoreFile } from './restoreFile';
 export { saveEdits } from './saveEdits';
 export { settlePlan } from './settlePlan';
 export { storedUnusable } from './stored';
-export { bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
+export { attachCurve, bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
 export { cookCurves } from './log/cookCurves';
 export { putFigureBack, readFigures, takeFigure, takeMeasureOut, writeMeasure } from './log/figures';
 export { blindPapers, bringTrialBack, keepPaper, planTrial, readTrial, readTrials, takePaperOut, takeTrialOut } from './log/trials';

@@ -60,6 +60,7 @@ export const ACTIONS: Record<string, unknown> = {
   bringCookBack: { id: 'nobody' },
   importCooks: { text: 'cook_id,cut,piece_lb,pit_f,done,hours\nx,pork-butt,8,250,tender,11\n' },
   typeCook: { cutId: 'pork-butt', massKg: 3.5, pitC: 121, wrap: 'none', hours: 11, nextTime: '' },
+  attachCurve: { id: 'nobody', text: 'Time,A\n2026-06-19 05:00,250\n', columns: { time: 'Time', temps: ['A'], unit: 'F' } },
   takeFigure: { figure: 'gauge/trailer/low' },
   putFigureBack: { figure: 'gauge/trailer/low' },
   writeMeasure: { figure: 'gauge/trailer/low', value: 4, date: '2026-05-01' },

@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { cooksOfKitchen } from '../../src/devices/simulated/kitchen';
-import { calibrate, comesUpFor, learnedPaces, modelledCurve, stallMin, type NextTime } from '../../src/core/learn';
+import { predictLogged, SHIPPED_PARAMETERS } from '../../src/core/forecast';
+import {
+  calibrate,
+  comesUpFor,
+  learnedPaces,
+  loggedCurve,
+  modelledCurve,
+  servingsKept,
+  stallMin,
+  type ClosedCook,
+  type NextTime,
+} from '../../src/core/learn';
 import { batchOf, eventOf } from '../fixtures/events';
 import { seededRandom } from '../../src/core/numerics';
 
@@ -10,7 +21,15 @@ describe('what forecasts were worth', () => {
   const slower = (count: number, log: number, sd = 0.1) =>
     Array.from({ length: count }, (_, i) => {
       const off = log + sd * random.normal();
-      return { id: `c${i}`, cutId: 'pork-butt', pitId: i % 2 ? 'a' : 'b', methodId: 'low-foil', observedH: 10 * Math.exp(off), log: off };
+      return {
+        id: `c${i}`,
+        cutId: 'pork-butt',
+        pitId: i % 2 ? 'a' : 'b',
+        methodId: 'low-foil',
+        observedH: 10 * Math.exp(off),
+        massKg: 3.5,
+        log: off,
+      };
     });
 
   it('is told of each cook by those before it alone: the first by the shipped model, later ones nearer', () => {
@@ -41,6 +60,100 @@ describe('what forecasts were worth', () => {
     expect(cuts[0]!.cooks).toBe(3000);
     for (const { pace, low, high } of [...cuts, ...pits, ...methods]) expect(low < pace && pace < high).toBe(true);
     expect(pits.map(({ cooks: count }) => count)).toEqual([1500, 1500]);
+  });
+});
+
+describe('three ways of telling', () => {
+  it('are held against each other on the same cooks: those with enough of their cut before them', () => {
+    const cooks = cooksOfKitchen(5, 60).map((cook) => ({
+      id: cook.id,
+      cutId: cook.cutId,
+      pitId: cook.pitId,
+      methodId: cook.methodId,
+      observedH: cook.observedH!,
+      massKg: cook.massKg,
+      log: Math.log(cook.observedH! / predictLogged(cook, SHIPPED_PARAMETERS)!.hours.p50),
+    }));
+    const { foretold } = calibrate(cooks);
+    expect(foretold.map(({ by }) => by)).toEqual(['owner', 'shipped', 'pound']);
+    const [owner, shipped, pound] = foretold;
+    expect(new Set(foretold.map((each) => each.cooks)).size).toBe(1);
+    expect(owner!.cooks).toBeLessThanOrEqual(60 - 3 * 5);
+    expect(owner!.logRmse).toBeLessThan(shipped!.logRmse);
+    expect(owner!.logRmse).toBeLessThan(pound!.logRmse);
+    expect(owner!.width!).toBeLessThan(shipped!.width!);
+    expect(pound!.inside).toBeUndefined();
+    expect(calibrate(cooks.slice(0, 4)).foretold).toEqual([]);
+  });
+
+  it('go by hours a pound of the cut’s own cooks: where all weigh alike it tells what the middle of them took', () => {
+    const hours = [8, 12, 10, 10, 14];
+    const cooks = hours.map((observedH, i) => ({ id: `c${i}`, cutId: 'pork-butt', observedH, massKg: 2, log: 0 }));
+    const pound = calibrate(cooks).foretold.find(({ by }) => by === 'pound')!;
+    // The fourth is told 10 by 8, 12, 10; the fifth 10 by those and 10.
+    expect(pound.cooks).toBe(2);
+    expect(pound.logRmse).toBeCloseTo(Math.log(1.4) / Math.SQRT2, 9);
+  });
+});
+
+describe('servings', () => {
+  const MIN = 60_000;
+  const cook = (piece: string, servingId: string, carvedLateMin: number, pulledLateMin: number): ClosedCook =>
+    ({
+      id: piece,
+      source: 'day',
+      eventId: 'e',
+      eventName: 'Supper at the slip',
+      pieceKey: piece,
+      times: {
+        plannedOnMs: 0,
+        plannedPullMs: 100 * MIN,
+        pulledMs: (100 + pulledLateMin) * MIN,
+        plannedCarveMs: 200 * MIN,
+        carvedMs: (200 + carvedLateMin) * MIN,
+        serving: { id: servingId, name: servingId },
+        onMs: 0,
+        toldMin: { p10: 1, p50: 2, p90: 3 },
+      },
+    }) as unknown as ClosedCook;
+
+  it('are as late as the batch that began to be carved last; what is carved of it afterwards is for guests who come later', () => {
+    const kept = servingsKept([
+      cook('butt/1', 'supper', 4, 12),
+      cook('butt/2', 'supper', 40, 20),
+      cook('birds/1', 'supper', -3, -5),
+      cook('birds/2', 'lunch', 0, 0),
+      { ...cook('typed', 'supper', 90, 90), eventId: undefined },
+    ]);
+    expect(kept).toHaveLength(2);
+    expect(kept.find(({ servingName }) => servingName === 'supper')).toMatchObject({ carvedLateMin: 4, pulledLateMin: 12, pieces: 3 });
+    expect(kept.find(({ servingName }) => servingName === 'lunch')).toMatchObject({ carvedLateMin: 0, pieces: 1 });
+    expect(servingsKept([])).toEqual([]);
+  });
+});
+
+describe('a logger’s file', () => {
+  const readings = (fromMs: number, temps: readonly number[]) => temps.map((tempC, i) => ({ atMs: fromMs + i * 600_000, tempC }));
+
+  it('is a curve from going on until it was pulled, thinned, whatever came before and after', () => {
+    const onMs = 5_000_000;
+    const curve = loggedCurve(readings(onMs - 1_200_000, [20, 19, 4, 9, 20, 40, 60, 70, 70]).reverse(), { onMs, observedH: 0.7 })!;
+    expect(curve).toEqual({ minutes: [0, 10, 20, 30, 40], coreC: [4, 9, 20, 40, 60] });
+    const long = loggedCurve(
+      readings(
+        0,
+        Array.from({ length: 5000 }, (_, i) => 5 + i / 60),
+      ),
+      {},
+    )!;
+    expect(long.minutes.length).toBeLessThanOrEqual(241);
+    expect(long.minutes.at(-1)).toBe(49_990);
+  });
+
+  it('begins with cold meat where nobody knows when it went on, and is none where it reads nothing in those hours', () => {
+    expect(loggedCurve(readings(0, [80, 60, 8, 30, 60]), {})!.minutes).toEqual([0, 10, 20]);
+    expect(loggedCurve(readings(0, [4, 30, 60]), { onMs: 90_000_000, observedH: 5 })).toBeUndefined();
+    expect(loggedCurve([], {})).toBeUndefined();
   });
 });
 

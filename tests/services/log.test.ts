@@ -6,6 +6,7 @@ import { predictLogged, SHIPPED_PARAMETERS, type LoggedCook } from '../../src/co
 import { cooksCsv } from '../../src/formats/cooksCsv';
 import { closeCooks } from '../../src/services/log/closeCooks';
 import {
+  attachCurve,
   bringCookBack,
   cookCurves,
   exportCooks,
@@ -179,6 +180,29 @@ describe('the log', () => {
     expect(read).toMatchObject({ modelled: false, wrappedMin: 360, pulledMin: 630 });
     expect(read!.coreC.at(-1)! - read!.coreC[0]!).toBeGreaterThan(60);
     expect(await cookCurves(context, ['nobody', '__proto__'])).toEqual([]);
+  });
+
+  it('takes a logger’s file to a cook, keeps it when the day is ended again, and takes it off', async () => {
+    const eventId = await aDayThatIsOver();
+    const [{ cook }] = (await readLog(context)) as [StoredCook];
+    const clock = (ms: number) => new Date(ms).toISOString();
+    const lines = Array.from({ length: 40 }, (_, i) => `${clock(cook.onMs! - HOUR + i * 20 * 60_000)},${40 + 4 * i},250`);
+    const columns = { time: 'Time', temps: ['Core'], unit: 'F' as const };
+    const text = ['Time,Core,Pit', ...lines].join('\n');
+    const attach = (input: object) => attachCurve(context, { id: cook.id, text, columns, ...input }, 'America/Halifax');
+    expect(must(await attach({})).points).toBe(32);
+    const [curve] = await cookCurves(context, [cook.id]);
+    expect(curve).toMatchObject({ modelled: false, pulledMin: 630 });
+    expect(curve!.minutes[0]).toBe(0);
+    expect(curve!.coreC[0]).toBeCloseTo(((40 + 12 - 32) * 5) / 9, 1);
+    must(await recordEntries(context, { eventId, entries: [{ id: 'end-2', atMs: NOW, by: 'Ada', deed: { kind: 'day', did: 'ended' } }] }));
+    expect((await cookCurves(context, [cook.id]))[0]!.minutes).toHaveLength(32);
+    expect(codes(await attach({ columns: { ...columns, temps: ['Kelp'] } }))).toEqual(['logUnreadable@text']);
+    expect(codes(await attach({ text: `Time,Core\n${clock(cook.onMs! - 900 * HOUR)},250` }))).toEqual(['curveElsewhere@text']);
+    expect((await cookCurves(context, [cook.id]))[0]!.minutes).toHaveLength(32);
+    must(await attach({ columns: undefined }));
+    expect((await cookCurves(context, [cook.id]))[0]!.modelled).toBe(true);
+    expect(codes(await attach({ id: 'nobody' }))).toEqual(['cookGone']);
   });
 
   it('forgets a cook that is taken out, and knows it again', async () => {

@@ -8,7 +8,9 @@ import { LogPage } from '../../ui/log/LogPage.client';
 import type { LogRow } from '../../ui/log/logRow';
 import { SiteHeader } from '../../ui/shell/Header';
 import {
+  attachCurve,
   bringCookBack,
+  guessLog,
   importCooks,
   putFigureBack,
   putKitchenBack,
@@ -53,6 +55,13 @@ export default async function Page() {
       finalC: cook.observedFinalC,
       feel: closed.feel,
       lidOpenings: closed.lidOpenings,
+      slicedCoreC: closed.slicedCoreC,
+      windMPerS: closed.windMPerS,
+      yieldShare: closed.yieldShare,
+      leftKg: closed.leftKg,
+      fuelKg: closed.fuelKg,
+      costPerKg: closed.costPerKg,
+      hasCurve: closed.curve !== undefined,
       hours: cook.observedH,
       toldMin: times?.toldMin,
       plannedOnMs: times?.plannedOnMs,
@@ -60,9 +69,11 @@ export default async function Page() {
       words: closed.words,
     };
   });
-  const { paces, calibration, taken, isNew } = await readLearning(context);
+  const { paces, calibration, servings, taken, isNew } = await readLearning(context);
   const named = <T extends { id: string }>(list: T[], names: readonly { id: string; name: string }[]) =>
     list.map((each) => ({ ...each, name: capital(nameIn(names, each.id)!) }));
+  const missesOf = (means: typeof calibration.byCut, names: readonly { id: string; name: string }[]) =>
+    Object.entries(means).map(([id, mean]) => ({ ...mean, name: capital(nameIn(names, id)!) }));
   const ground = { equipment, library, units };
   const wordsOf = (figure: string) => figureWords(figureName(figure)!, ground);
   const all = measurable(ground);
@@ -90,11 +101,13 @@ export default async function Page() {
           pits: named(paces.pits, pits),
           methods: named(paces.methods, library.methods),
           calibration,
+          misses: [...missesOf(calibration.byCut, library.cuts), ...missesOf(calibration.byPit, pits)],
           taken: taken && { cooks: taken.cooks, when: dayAndTime(taken.takenAtMs, zone, units.clock) },
           isNew,
           takeKitchen,
           putKitchenBack,
         }}
+        servings={servings.map((each) => ({ ...each, when: dayAndTime(each.plannedCarveMs, zone, units.clock) }))}
         figures={{
           figures,
           measurable: all.map((figure) => ({ figure, ...wordsOf(figure) })),
@@ -108,6 +121,7 @@ export default async function Page() {
         bringCookBack={bringCookBack}
         importCooks={importCooks}
         typeCook={typeCook}
+        attaching={{ guessLog, attachCurve }}
         cuts={library.cuts.map(({ id, name }) => [id, capital(name)] as const)}
         pits={pits.map(({ id, name }) => [id, name] as const)}
       />

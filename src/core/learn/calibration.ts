@@ -1,20 +1,6 @@
+import type { CalibratedCook, CalibrationPoint } from './calibrated';
+import { sideBySide, type Foretold } from './sideBySide';
 import { ownerEffects, predictiveLaw, type FinishedCook } from '../forecast';
-
-/** A finished cook with its hours, in the order they were cooked. */
-export interface CalibratedCook extends FinishedCook {
-  id: string;
-  observedH: number;
-}
-
-/** What would have been told of a cook by those that came before it, and what came. */
-export interface CalibrationPoint {
-  id: string;
-  cutId: string;
-  pitId?: string;
-  observedH: number;
-  toldH: { p10: number; p50: number; p90: number };
-  inside: boolean;
-}
 
 export interface Calibration {
   points: CalibrationPoint[];
@@ -23,6 +9,8 @@ export interface Calibration {
   /** Root mean square of ln(observed / told): by what was known before each, and by the model as shipped. */
   logRmse?: number;
   shippedLogRmse?: number;
+  /** The same cooks told three ways; empty while there are too few to tell. */
+  foretold: Foretold[];
   /** How much longer (above 0) cooks took than told, natural log, by cut and by pit; of those with enough cooks. */
   byCut: Record<string, { cooks: number; meanLog: number }>;
   byPit: Record<string, { cooks: number; meanLog: number }>;
@@ -60,6 +48,7 @@ export function calibrate(cooks: readonly CalibratedCook[]): Calibration {
       logRmse: rms(missed),
       shippedLogRmse: rms(cooks.map(({ log }) => log)),
     }),
+    foretold: enough ? sideBySide(cooks, points) : [],
     byCut: meansBy(points, missed, ({ cutId }) => cutId),
     byPit: meansBy(points, missed, ({ pitId }) => pitId),
   };

@@ -1,7 +1,8 @@
 import { COLD_C, predictiveLaw, type LoggedCook } from '../forecast';
 import type { DayReadings, DayState, KeptDay } from '../day';
-import { cutIn, methodIn, type Pit } from '../model';
+import { buyingOf, cutIn, methodIn, type Batch, type Cut, type Piece, type Pit } from '../model';
 import { parametersOf } from '../planning';
+import { yieldOfBatch } from './measureFood';
 import { MS_PER_MIN } from '../units';
 import { NO_WORDS, type ClosedCook } from './closedCook';
 
@@ -26,6 +27,7 @@ export function closeDay({ eventId, kept, state, readings }: ClosingDay): Closed
     const bought = batch?.pieces.find((each) => each.id === piece.pieceId);
     const cut = batch && cutIn(library, batch.cutId);
     const method = batch && methodIn(library, batch.methodId);
+    const served = event.servings.find((each) => each.id === batch?.servingId);
     const pit = pits.find((each) => each.id === piece.pits[0]?.pitId);
     const { onAtMs, pulledAtMs, wrappedAtMs } = piece;
     if (!run || !bought || !cut || !method || !pit || onAtMs === undefined || pulledAtMs === undefined || pulledAtMs <= onAtMs) return [];
@@ -76,14 +78,32 @@ export function closeDay({ eventId, kept, state, readings }: ClosingDay): Closed
           wrappedMs: wrappedAtMs,
           pulledMs: pulledAtMs,
           carvedMs: piece.carvedAtMs,
+          plannedCarveMs: run.carveAtMs,
+          serving: served && { id: served.id, name: served.name },
         },
         wrapCoreC: wrappedAtMs === undefined ? undefined : coreAt(wrappedAtMs),
         feel: piece.checks.at(-1)?.feel,
+        slicedCoreC: slicedAt(core, pulledAtMs, piece.carvedAtMs),
+        windMPerS: event.weather?.windMPerS,
+        yieldShare: yieldOfBatch(batch, state),
+        leftKg: state.weighed.left[batch.id],
+        fuelKg: state.weighed.fuel[pit.id],
+        costPerKg: priceOf(cut, batch, bought),
         lidOpenings: state.pits[pit.id]?.openedAtMs.filter((atMs) => atMs >= onAtMs && atMs <= pulledAtMs).length,
         words: NO_WORDS,
       },
     ];
   });
+}
+
+/** The last reading before the knife, where there was one after it came off. */
+const slicedAt = (core: DayReadings['pieces'][string], pulledAtMs: number, carvedAtMs: number | undefined): number | undefined =>
+  carvedAtMs === undefined ? undefined : core.findLast(({ atMs }) => atMs > pulledAtMs && atMs <= carvedAtMs)?.tempC;
+
+/** What a trimmed kilogram cost: the price of what was bought for it. */
+function priceOf(cut: Cut, batch: Batch, { kg, boughtKg }: Piece): number | undefined {
+  const { pricePerKg } = buyingOf(cut, batch);
+  return pricePerKg === undefined ? undefined : (pricePerKg * (boughtKg ?? kg / (1 - cut.trimShare))) / kg;
 }
 
 interface ClosingDay {

@@ -33,6 +33,9 @@ export interface CookTimes {
   wrappedMs?: number;
   pulledMs: number;
   carvedMs?: number;
+  /** When it was to be carved, and for whom. */
+  plannedCarveMs?: number;
+  serving?: { id: string; name: string };
 }
 
 /** One piece from going on to being carved, with all that is known of it: a row of the log. */
@@ -53,5 +56,16 @@ export interface ClosedCook {
   wrapCoreC?: number;
   feel?: string;
   lidOpenings?: number;
+  /** What the core read last before it was carved. */
+  slicedCoreC?: number;
+  windMPerS?: number;
+  /** Of its batch, where that was weighed: cooked over trimmed raw, and what of it was left, kg. Of its pit: the fuel of that day, kg. */
+  yieldShare?: number;
+  leftKg?: number;
+  fuelKg?: number;
+  /** What a kilogram of it cost, trimmed. */
+  costPerKg?: number;
+  /** Its core over time by a logger's file, minutes from going on. */
+  curve?: { minutes: number[]; coreC: number[] };
   words: CookWords;
 }

@@ -12,6 +12,29 @@ export interface CookCurve {
 }
 
 const DRAWN_EVERY_MIN = 5;
+/** A curve that is kept has at most so many points. */
+const MOST_POINTS = 240;
+/** Meat goes on colder than this. */
+const WARMEST_START_C = 35;
+
+/** What a logger read of one core, as a curve from going on: at a known instant, else with the first reading of cold meat. Undefined where it does not reach there. */
+export function loggedCurve(
+  readings: readonly { atMs: number; tempC: number }[],
+  { onMs, observedH }: { onMs?: number; observedH?: number },
+): Pick<CookCurve, 'minutes' | 'coreC'> | undefined {
+  const inOrder = [...readings].sort((a, b) => a.atMs - b.atMs);
+  const fromMs = onMs ?? inOrder.find(({ tempC }) => tempC < WARMEST_START_C)?.atMs ?? inOrder[0]?.atMs;
+  if (fromMs === undefined) return undefined;
+  const toMs = observedH === undefined ? Infinity : fromMs + observedH * 3_600_000;
+  const within = inOrder.filter(({ atMs }) => atMs >= fromMs && atMs <= toMs);
+  if (within.length < 2) return undefined;
+  const every = Math.ceil(within.length / MOST_POINTS);
+  const kept = within.filter((_, i) => i % every === 0 || i === within.length - 1);
+  return {
+    minutes: kept.map(({ atMs }) => Number(((atMs - fromMs) / 60_000).toFixed(1))),
+    coreC: kept.map(({ tempC }) => Number(tempC.toFixed(1))),
+  };
+}
 
 /** The model's core of a cook whose core nobody read, stretched to the hours it took. Undefined where the model does not know the cut. */
 export function modelledCurve(cook: LoggedCook): Omit<CookCurve, 'id'> | undefined {

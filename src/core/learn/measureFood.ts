@@ -1,5 +1,5 @@
 import type { DayState, KeptDay } from '../day';
-import { cutIn } from '../model';
+import { cutIn, type Batch } from '../model';
 import { demandOf } from '../quantities';
 import { figureKey } from './figure';
 import type { Measure, MeasuredDay } from './measuredDay';
@@ -7,15 +7,21 @@ import type { Measure, MeasuredDay } from './measuredDay';
 /** Cooked over trimmed raw, of each batch that was weighed as it came to be carved. */
 export function measureYields({ input: { event } }: KeptDay, state: DayState, endMs: number): Measure[] {
   return event.batches.flatMap((batch): Measure[] => {
-    const pulled = batch.pieces.filter(({ id }) =>
-      Object.values(state.pieces).some(
-        ({ batchId, pieceId, pulledAtMs }) => batchId === batch.id && pieceId === id && pulledAtMs !== undefined,
-      ),
-    );
-    const rawKg = pulled.reduce((sum, { kg }) => sum + kg, 0);
-    const cookedKg = state.weighed.ready[batch.id];
-    return cookedKg === undefined || cookedKg <= 0 || rawKg <= 0 ? [] : [[figureKey('yield', batch.cutId), endMs, cookedKg / rawKg]];
+    const share = yieldOfBatch(batch, state);
+    return share === undefined ? [] : [[figureKey('yield', batch.cutId), endMs, share]];
   });
+}
+
+/** Of one batch; undefined where it was not weighed. */
+export function yieldOfBatch(batch: Batch, state: DayState): number | undefined {
+  const pulled = batch.pieces.filter(({ id }) =>
+    Object.values(state.pieces).some(
+      ({ batchId, pieceId, pulledAtMs }) => batchId === batch.id && pieceId === id && pulledAtMs !== undefined,
+    ),
+  );
+  const rawKg = pulled.reduce((sum, { kg }) => sum + kg, 0);
+  const cookedKg = state.weighed.ready[batch.id];
+  return cookedKg === undefined || cookedKg <= 0 || rawKg <= 0 ? undefined : cookedKg / rawKg;
 }
 
 /**

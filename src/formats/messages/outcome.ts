@@ -59,6 +59,7 @@ const WORDS: Record<string, string> = {
     'The house’s data file was moved or deleted while the program uses it, so this was not kept. Put it back where it was; or make a copy in Settings before you stop the program.',
   cookToCome: 'This day is still to come. The log holds what was cooked.',
   coreNeeded: 'This cut is done at a core: say at which it was pulled.',
+  curveElsewhere: 'The file reads nothing in the hours this cook was on. Look at its day, and at the time zone of the logger.',
   figureBeyond: 'No such kitchen is known: look at the number, and at its unit.',
   measureGone: 'This measurement is not there any more, or a day made it. Load the page again.',
   trialGone: 'This trial is not there any more.',

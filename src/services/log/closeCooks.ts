@@ -1,5 +1,5 @@
 import { foldDay, lowestCounts, MinuteBook, readingsOf } from '../../core/day';
-import { closeDay, measureDay } from '../../core/learn';
+import { closeDay, measureDay, type ClosedCook } from '../../core/learn';
 import { eventsInLog, listDays, loadCooks, loadDay, loadEntries, loadMinutes, replaceObservations, saveCooks } from '../../persistence';
 import { mealAt } from '../../formats/clock';
 import type { Context } from '../context';
@@ -21,8 +21,8 @@ export async function closeCooks(context: Context, eventId: string): Promise<num
   const minutes = new MinuteBook(await loadMinutes(context.db.sequelize, devices, day.startedAtMs - BEFORE_MS, toMs));
   const readings = readingsOf(state, minutes.over(toMs), lowestCounts(day.kept));
   const cooks = closeDay({ eventId, kept: day.kept, state, readings });
-  const known = new Map((await loadCooks(cooks.map(({ id }) => id))).map(({ cook }) => [cook.id, cook.words]));
-  const held = await heldAgainst(cooks.map((cook) => ({ ...cook, words: known.get(cook.id) ?? cook.words })));
+  const known = new Map((await loadCooks(cooks.map(({ id }) => id))).map(({ cook }) => [cook.id, cook]));
+  const held = await heldAgainst(cooks.map((cook) => ({ ...cook, ...saidBefore(known.get(cook.id)) })));
   const { timeZone } = day.kept.input.event;
   const mealOf = ({ atMs }: { atMs: number }) => mealAt(atMs, timeZone);
   const observations = measureDay({ kept: day.kept, state, readings, mealOf, nowMs: toMs });
@@ -32,6 +32,10 @@ export async function closeCooks(context: Context, eventId: string): Promise<num
   });
   return held.length;
 }
+
+/** What people put to a cook stays with it. */
+const saidBefore = (before: ClosedCook | undefined): Partial<ClosedCook> =>
+  before ? { words: before.words, ...(before.curve && { curve: before.curve }) } : {};
 
 /** Days that ended and are not in the log yet: an older program ended them, or it stopped just then. */
 export async function closeLeftDays(context: Context): Promise<void> {

@@ -15,11 +15,22 @@ export async function cookCurves(context: Context, ids: readonly string[]): Prom
   const curves = await Promise.all(
     cooks.map(
       async ({ cook }) =>
+        attachedCurve(cook) ??
         (await readCurve(context, cook)) ?? { id: cook.id, ...modelledCurve({ ...cook.cook, cutId: cook.modelCutId ?? cook.cook.cutId }) },
     ),
   );
   return curves.flatMap((curve) => ('minutes' in curve && curve.minutes ? [curve as CookCurve] : []));
 }
+
+/** As a logger's file had it, that somebody put to it. */
+const attachedCurve = ({ id, curve, cook, times }: ClosedCook): CookCurve | undefined =>
+  curve && {
+    id,
+    ...curve,
+    modelled: false,
+    wrappedMin: cook.wrapWhen.afterMin ?? (times?.wrappedMs === undefined ? undefined : (times.wrappedMs - times.onMs) / MS_PER_MIN),
+    pulledMin: cook.observedH === undefined ? undefined : cook.observedH * 60,
+  };
 
 /** As it was read on its day; undefined where too little was. */
 async function readCurve(context: Context, { id, eventId, pieceKey, times }: ClosedCook): Promise<CookCurve | undefined> {

@@ -1,6 +1,7 @@
 import { SHIPPED_PARAMETERS } from '../../core/forecast';
-import type { ClosedCook, CookWords } from '../../core/learn';
+import { loggedCurve, type ClosedCook, type CookWords } from '../../core/learn';
 import { failure, success, type Outcome } from '../../core/outcome';
+import { readLog as readLogger, type LogColumns } from '../../devices/logger/log';
 import { cookOfLog, cooksCsv, readCooksCsv } from '../../formats/cooksCsv';
 import { listCooks, loadCook, loadCooks, markCooksDeleted, saveCooks, type StoredCook } from '../../persistence';
 import type { Context } from '../context';
@@ -36,6 +37,31 @@ export async function saveCookWords(
   });
 }
 
+/** Puts a logger's file to a cook of the log: its core over time, in place of the model's or of one put to it before. Without columns it is taken off again. */
+export async function attachCurve(
+  context: Context,
+  { id, text, columns, probe }: { id: string; text: string; columns?: LogColumns; probe?: string },
+  zone: string,
+): Promise<Outcome<{ id: string; points: number }>> {
+  const stored = await loadCook(id);
+  if (!stored) return failure({ code: 'cookGone' });
+  const { cook } = stored;
+  const read = columns ? readLogger(text, columns, 'logger', zone, context.nowMs()) : undefined;
+  if (read && read.readings.length === 0)
+    return failure({
+      code: 'logUnreadable',
+      path: 'text',
+      data: { line: read.refused[0]?.line ?? 1, reason: read.refused[0]?.reason ?? 'it holds no readings' },
+    });
+  const ofProbe = read?.readings.filter(({ channel }) => probe === undefined || channel === probe) ?? [];
+  const curve = read && loggedCurve(ofProbe, { onMs: cook.onMs, observedH: cook.cook.observedH });
+  if (read && !curve) return failure({ code: 'curveElsewhere', path: 'text' });
+  const { curve: _, ...bare } = cook;
+  const changed = { ...stored, cook: { ...bare, ...(curve && { curve }) }, logOf: SHIPPED_PARAMETERS.version };
+  await context.db.write((transaction) => saveCooks([changed], context.nowMs(), transaction));
+  return success({ id, points: curve?.minutes.length ?? 0 });
+}
+
 export async function takeCookOut(context: Context, { id }: { id: string }): Promise<Outcome<{ id: string }>> {
   const found = await context.db.write((transaction) => markCooksDeleted([id], context.nowMs(), transaction));
   return found > 0 ? success({ id }) : failure({ code: 'cookGone' });
@@ -67,7 +93,13 @@ export async function importCooks(context: Context, { text }: { text: string }):
   const byId = new Map(read.filter(({ cook }) => !lived.has(cook.id)).map((cook) => [cook.id, cook]));
   const before = new Map((await loadCooks([...byId.keys()])).map(({ cook }) => [cook.id, cook]));
   const wordsOf = ({ id, words }: ClosedCook) => (isSaid(before.get(id)?.words) ? before.get(id)!.words : words);
-  const held = await heldAgainst([...byId.values()].map((cook) => ({ ...cook, words: wordsOf(cook) })));
+  const held = await heldAgainst(
+    [...byId.values()].map((cook) => ({
+      ...cook,
+      words: wordsOf(cook),
+      ...(before.get(cook.id)?.curve && { curve: before.get(cook.id)!.curve }),
+    })),
+  );
   await context.db.write(async (transaction) => {
     await saveCooks(held, context.nowMs(), transaction);
     await markCooksDeleted([...byId.keys(), ...lived], null, transaction);

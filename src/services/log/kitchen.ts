@@ -1,5 +1,5 @@
 import { modelCutOf, SHIPPED_PARAMETERS, type ParameterSet } from '../../core/forecast';
-import { calibrate, learnedPaces, withEffects, type Calibration } from '../../core/learn';
+import { calibrate, learnedPaces, servingsKept, withEffects, type Calibration, type ServingKept } from '../../core/learn';
 import { success, type Outcome } from '../../core/outcome';
 import { listCooks, listFinished, loadSetting, saveSetting } from '../../persistence';
 import type { Context } from '../context';
@@ -38,18 +38,38 @@ export async function readKitchen(_context: Context): Promise<{ cooks: number; l
 }
 
 /** What the log teaches, number by number, and what forecasts were worth on cooks that were still to come. */
-export async function readLearning(
-  _context: Context,
-): Promise<{ paces: ReturnType<typeof learnedPaces>; calibration: Calibration; taken?: TakenKitchen; isNew: boolean }> {
-  const cooks = (await listCooks())
-    .toReversed()
-    .flatMap(({ cook: { id, cook, modelCutId }, log }) =>
-      log === undefined || cook.observedH === undefined
-        ? []
-        : [{ id, cutId: modelCutId ?? modelCutOf(cook.cutId), pitId: cook.pitId, methodId: cook.methodId, observedH: cook.observedH, log }],
-    );
+export async function readLearning(_context: Context): Promise<{
+  paces: ReturnType<typeof learnedPaces>;
+  calibration: Calibration;
+  servings: ServingKept[];
+  taken?: TakenKitchen;
+  isNew: boolean;
+}> {
+  const all = await listCooks();
+  const cooks = all.toReversed().flatMap(({ cook: { id, cook, modelCutId }, log }) =>
+    log === undefined || cook.observedH === undefined
+      ? []
+      : [
+          {
+            id,
+            cutId: modelCutId ?? modelCutOf(cook.cutId),
+            pitId: cook.pitId,
+            methodId: cook.methodId,
+            observedH: cook.observedH,
+            massKg: cook.massKg,
+            log,
+          },
+        ],
+  );
   const taken = await takenKitchen();
-  return { paces: learnedPaces(cooks), calibration: calibrate(cooks), taken, isNew: cooks.length > 0 && taken?.cooks !== cooks.length };
+  const servings = servingsKept(all.map(({ cook }) => cook));
+  return {
+    paces: learnedPaces(cooks),
+    calibration: calibrate(cooks),
+    servings,
+    taken,
+    isNew: cooks.length > 0 && taken?.cooks !== cooks.length,
+  };
 }
 
 /** From now on plans go by what the log teaches. What was taken before is kept, so that it can be put back. */

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { stallMin, TRAITS, type CookCurve } from '../../core/learn';
 import { dateWithYear } from '../../formats/clock';
-import { formatMass, formatMinutes, formatTemp, tempIn } from '../../formats/units';
+import { formatMass, formatMinutes, formatShare, formatTemp, pricePer, tempIn } from '../../formats/units';
 import { Chart, chartAxis, chartFrame, type Ink } from '../kit/Chart.client';
 import { useUnits } from '../kit/UnitsProvider';
 import type { LogRow } from './logRow';
@@ -66,6 +66,11 @@ export function Compare({ rows, zone }: { rows: readonly LogRow[]; zone: string 
     const minutes = curve && stallMin(curve);
     return minutes === undefined ? '' : `${formatMinutes(minutes)}${curve!.modelled ? ' by the model' : ''}`;
   };
+  const costOf = (row: LogRow): string => {
+    if (row.costPerKg === undefined || row.yieldShare === undefined) return '';
+    const perKg = row.costPerKg / row.yieldShare;
+    return `${pricePer(perKg, units).toFixed(2)} a ${units.mass}`;
+  };
   const lines: [string, (row: LogRow) => string][] = [
     ['Weight', (row) => formatMass(row.massKg, units)],
     ['Pit', (row) => [row.pit, formatTemp(row.pitC, units)].filter(Boolean).join(', ')],
@@ -86,6 +91,8 @@ export function Compare({ rows, zone }: { rows: readonly LogRow[]; zone: string 
               .filter(Boolean)
               .join(', '),
     ],
+    ['Yield', (row) => (row.yieldShare === undefined ? '' : formatShare(row.yieldShare))],
+    ['Cost of what was carved', costOf],
     ['Core when pulled', (row) => (row.finalC === undefined ? '' : formatTemp(row.finalC, units))],
     ...TRAITS.map((trait): [string, (row: LogRow) => string] => [
       trait[0]!.toUpperCase() + trait.slice(1),

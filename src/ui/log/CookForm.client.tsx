@@ -3,12 +3,13 @@ import { Trash2 } from 'lucide-react';
 import { useFormContext } from 'react-hook-form';
 import { TRAITS, VERDICTS, type Trait } from '../../core/learn';
 import type { CookWordsInput } from '../../inputs';
-import { formatMinutes, formatTemp } from '../../formats/units';
+import { formatMass, formatMinutes, formatShare, formatTemp, formatWind } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { InputForm } from '../kit/InputForm.client';
 import { inputClass } from '../kit/Field';
 import { useUnits } from '../kit/UnitsProvider';
+import { AttachCurve, type AttachCurveActions } from './AttachCurve.client';
 import type { LogRow } from './logRow';
 
 const TRAIT_WORDS: Record<Trait, string> = { bark: 'Bark', moisture: 'Moisture', tenderness: 'Tenderness', smoke: 'Smoke' };
@@ -19,14 +20,35 @@ export function CookForm({
   save,
   takeOut,
   onDone,
-}: {
+  ...attaching
+}: AttachCurveActions & {
   row: LogRow;
   save: Action<{ id: string; together?: boolean }>;
   takeOut(): void;
   onDone(): void;
 }) {
   const units = useUnits();
-  const { hours, toldMin, wrap, wrapAtMin, wrapCoreC, finalC, feel, lidOpenings, words, pit, method, pitC, onMs, plannedOnMs } = row;
+  const {
+    hours,
+    toldMin,
+    wrap,
+    wrapAtMin,
+    wrapCoreC,
+    finalC,
+    feel,
+    lidOpenings,
+    slicedCoreC,
+    windMPerS,
+    yieldShare,
+    leftKg,
+    fuelKg,
+    words,
+    pit,
+    method,
+    pitC,
+    onMs,
+    plannedOnMs,
+  } = row;
   const lateMin = onMs !== undefined && plannedOnMs !== undefined ? Math.round((onMs - plannedOnMs) / 60_000) : undefined;
   const facts: [string, string | undefined][] = [
     ['Pit', [pit, formatTemp(pitC, units)].filter(Boolean).join(' at ')],
@@ -55,6 +77,11 @@ export function CookForm({
     ],
     ['Core when pulled', finalC === undefined ? undefined : formatTemp(finalC, units)],
     ['Felt', feel],
+    ['Core when sliced', slicedCoreC === undefined ? undefined : formatTemp(slicedCoreC, units)],
+    ['Wind', windMPerS === undefined ? undefined : formatWind(windMPerS, units)],
+    ['Yield', yieldShare === undefined ? undefined : `${formatShare(yieldShare)} of its batch, cooked over trimmed raw`],
+    ['Left of its batch', leftKg === undefined ? undefined : formatMass(leftKg, units)],
+    ['Fuel of its pit', fuelKg === undefined ? undefined : formatMass(fuelKg, units)],
     ['Lid opened', lidOpenings === undefined || lidOpenings === 0 ? undefined : `${lidOpenings} times`],
   ];
   const opened = { id: row.id, ...words };
@@ -86,6 +113,7 @@ export function CookForm({
         <Words name="nextTime" label="Change next time" hint="Comes up when the cut, method or pit is planned again." rows={2} />
         <Words name="notes" label="Notes" rows={3} />
       </InputForm>
+      <AttachCurve id={row.id} hasCurve={row.hasCurve ?? false} {...attaching} />
       <Button look="quiet" className="mt-2" onClick={takeOut}>
         <Trash2 size={15} aria-hidden /> Take it out of the log
       </Button>

@@ -5,6 +5,8 @@ import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Chart, chartAxis, chartFrame, faint, type Ink } from '../kit/Chart.client';
 
+import { Misses, ToldThreeWays, type NamedMiss } from './Worth';
+
 export interface NamedPace extends LearnedPace {
   name: string;
 }
@@ -13,6 +15,8 @@ export interface KitchenProps {
   pits: NamedPace[];
   methods: NamedPace[];
   calibration: Calibration;
+  /** Cuts and pits whose cooks took longer or less than told. */
+  misses: NamedMiss[];
   /** What plans go by now: from how many cooks, since when. */
   taken?: { cooks: number; when: string };
   /** The log teaches something else by now. */
@@ -33,7 +37,7 @@ const signed = (pace: number): string => {
 };
 
 /** What the log teaches of this kitchen, number by number, what it is worth, and whether plans go by it. */
-export function Kitchen({ cuts, pits, methods, calibration, taken, isNew, takeKitchen, putKitchenBack }: KitchenProps) {
+export function Kitchen({ cuts, pits, methods, calibration, misses, taken, isNew, takeKitchen, putKitchenBack }: KitchenProps) {
   const { points, inside, logRmse, shippedLogRmse } = calibration;
   const putBack = async () => {
     const done = await callAction(putKitchenBack, undefined);
@@ -116,6 +120,8 @@ export function Kitchen({ cuts, pits, methods, calibration, taken, isNew, takeKi
             : `Fewer than ${FEWEST_COOKS} cooks are too few to tell.`}
         </p>
         <Chart draw={draw} stamp={`${points.length}`} title="Hours told against hours taken" className="mt-2 h-80" />
+        <ToldThreeWays foretold={calibration.foretold} />
+        <Misses misses={misses} />
       </section>
       <section aria-label="What was learned">
         <h2 className="text-xl">What was learned</h2>

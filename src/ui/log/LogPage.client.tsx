@@ -3,20 +3,22 @@ import { Download, PenLine } from 'lucide-react';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { TRAITS } from '../../core/learn';
+import { TRAITS, type ServingKept } from '../../core/learn';
 import type { TypedCookInput } from '../../inputs';
 import { clockTime, dateWithYear } from '../../formats/clock';
-import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
+import { formatMass } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button, buttonClass } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
-import { againstModel } from './againstModel';
+import type { AttachCurveActions } from './AttachCurve.client';
+import { CookTable } from './CookTable.client';
 import { CookForm } from './CookForm.client';
 import { Figures, type FiguresProps } from './Figures.client';
 import { Kitchen, type KitchenProps } from './Kitchen.client';
 import type { LogRow } from './logRow';
+import { Servings } from './Worth';
 import { TypeCook } from './TypeCook.client';
 
 interface Brought {
@@ -29,11 +31,13 @@ interface LogPageProps {
   zone: string;
   kitchen: KitchenProps;
   figures: FiguresProps;
+  servings: (ServingKept & { when: string })[];
   saveCookWords: Action<{ id: string; together?: boolean }>;
   takeCookOut: Action<{ id: string }>;
   bringCookBack: Action<{ id: string }>;
   importCooks: Action<Brought>;
   typeCook: Action<{ id: string }>;
+  attaching: AttachCurveActions;
   /** What may be typed in: cuts, and the house's pits. */
   cuts: readonly (readonly [id: string, name: string])[];
   pits: readonly (readonly [id: string, name: string])[];
@@ -42,7 +46,6 @@ interface LogPageProps {
 // Curves come once they are asked for.
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
-const MOST_COMPARED = 4;
 const SHOWN_AT_ONCE = 100;
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
 const SORTS = [
@@ -58,6 +61,7 @@ export function LogPage({
   zone,
   kitchen,
   figures,
+  servings,
   saveCookWords,
   takeCookOut,
   bringCookBack,
@@ -65,6 +69,7 @@ export function LogPage({
   typeCook,
   cuts,
   pits,
+  attaching,
 }: LogPageProps) {
   const units = useUnits();
   const [sought, setSought] = useState('');
@@ -191,54 +196,13 @@ export function LogPage({
                   </>
                 )}
               </div>
-              <div className="mt-1 overflow-x-auto">
-                <table className="w-full min-w-[760px] text-left text-[0.94rem]">
-                  <thead className="text-[0.84rem] text-soft">
-                    <tr>
-                      {['', 'Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time'].map((head) => (
-                        <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                          {head || <span className="sr-only">Compare</span>}
-                        </th>
-                      ))}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {found.slice(0, most).map((each) => (
-                      <tr key={each.id} className="border-b border-line align-top">
-                        <td className="py-1.5 pr-3">
-                          <input
-                            type="checkbox"
-                            className="size-5"
-                            aria-label={`Compare ${each.cut}, ${formatMass(each.massKg, units)}${each.onMs === undefined ? '' : `, ${dateWithYear(each.onMs, zone)}`}`}
-                            checked={picked.includes(each.id)}
-                            disabled={!picked.includes(each.id) && picked.length >= MOST_COMPARED}
-                            onChange={() => setPicked(toggled(picked, each.id))}
-                          />
-                        </td>
-                        <td className="figures py-1.5 pr-3 whitespace-nowrap">
-                          {each.onMs === undefined ? '' : dateWithYear(each.onMs, zone)}
-                        </td>
-                        <td className="py-1.5 pr-3">
-                          <button type="button" className="text-left font-semibold underline" onClick={() => setOpen(each.id)}>
-                            {each.cut}, {formatMass(each.massKg, units)}
-                          </button>
-                          {each.event && <span className="block text-[0.86rem] text-soft">{each.event}</span>}
-                        </td>
-                        <td className="py-1.5 pr-3">
-                          {[each.pit, formatTemp(each.pitC, units)].filter(Boolean).join(', ')}
-                          <span className="block text-[0.86rem] text-soft">{each.method ?? wrapWord(each.wrap)}</span>
-                        </td>
-                        <td className="figures py-1.5 pr-3 whitespace-nowrap">
-                          {each.hours === undefined ? '?' : formatMinutes(each.hours * 60)}
-                        </td>
-                        <td className="py-1.5 pr-3 whitespace-nowrap">{each.ratio === undefined ? '' : againstModel(each.ratio)}</td>
-                        <td className="py-1.5 pr-3">{verdictWords(each)}</td>
-                        <td className="max-w-64 py-1.5">{each.words.nextTime}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
+              <CookTable
+                rows={found.slice(0, most)}
+                zone={zone}
+                picked={picked}
+                onPick={(id) => setPicked(toggled(picked, id))}
+                onOpen={setOpen}
+              />
               {found.length > most && (
                 <button type="button" className={`${buttonClass('quiet')} mt-3`} onClick={() => setMost(most + SHOWN_AT_ONCE)}>
                   Show {Math.min(SHOWN_AT_ONCE, found.length - most)} more
@@ -249,6 +213,7 @@ export function LogPage({
         </Tabs.Content>
         <Tabs.Content value="kitchen">
           <Kitchen {...kitchen} />
+          <Servings servings={servings} />
           <Figures {...figures} zone={zone} />
         </Tabs.Content>
       </Tabs.Root>
@@ -265,7 +230,14 @@ export function LogPage({
         }
       >
         {row && (
-          <CookForm key={row.id} row={row} save={saveCookWords} takeOut={() => void takeOut(row.id)} onDone={() => setOpen(undefined)} />
+          <CookForm
+            key={row.id}
+            row={row}
+            {...attaching}
+            save={saveCookWords}
+            takeOut={() => void takeOut(row.id)}
+            onDone={() => setOpen(undefined)}
+          />
         )}
       </Dialog>
       <Dialog
@@ -319,14 +291,6 @@ export function LogPage({
 }
 
 const toggled = (ids: readonly string[], id: string): string[] => (ids.includes(id) ? ids.filter((each) => each !== id) : [...ids, id]);
-const wrapWord = (wrap: LogRow['wrap']): string => (wrap === 'none' ? 'bare' : `wrapped in ${wrap}`);
-
-/** What is not as it should be; "right" where all that was said is. */
-function verdictWords({ words: { verdict } }: LogRow): string {
-  const said = TRAITS.flatMap((trait) => (verdict[trait] === undefined ? [] : [{ trait, word: verdict[trait] }]));
-  const wrong = said.filter(({ word }) => word !== 'right').map(({ trait, word }) => `${trait} ${word}`);
-  return wrong.length > 0 ? wrong.join(', ') : said.length > 0 ? 'right' : '';
-}
 
 function Choice({ label, value, onChange, options }: { label: string; value: string; onChange(value: string): void; options: string[] }) {
   if (options.length < 2) return null;

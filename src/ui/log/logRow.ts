@@ -17,6 +17,14 @@ export interface LogRow {
   finalC?: number;
   feel?: string;
   lidOpenings?: number;
+  slicedCoreC?: number;
+  windMPerS?: number;
+  yieldShare?: number;
+  leftKg?: number;
+  fuelKg?: number;
+  costPerKg?: number;
+  /** A logger's file was put to it. */
+  hasCurve?: boolean;
   hours?: number;
   /** As it was told when it began, minutes from going on; and when it was to go on. */
   toldMin?: { p10: number; p50: number; p90: number };
