@@ -38,7 +38,8 @@ export default async function Page() {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const nameIn = (list: readonly { id: string; name: string }[], id: string | undefined) =>
     id === undefined ? undefined : (list.find((each) => each.id === id)?.name ?? id);
-  const rows = (await readLog(context)).map(({ cook: closed, log }): LogRow => {
+  const log = await readLog(context);
+  const rows = log.map(({ cook: closed, log }): LogRow => {
     const { cook, times } = closed;
     return {
       id: closed.id,
@@ -69,7 +70,7 @@ export default async function Page() {
       words: closed.words,
     };
   });
-  const { paces, calibration, servings, taken, isNew } = await readLearning(context);
+  const { paces, calibration, servings, taken, isNew } = await readLearning(context, log);
   const named = <T extends { id: string }>(list: T[], names: readonly { id: string; name: string }[]) =>
     list.map((each) => ({ ...each, name: capital(nameIn(names, each.id)!) }));
   const missesOf = (means: typeof calibration.byCut, names: readonly { id: string; name: string }[]) =>

@@ -56,6 +56,8 @@ export interface PredictiveLaw {
   chanceWithin(cutId: string, medianMin: number, availableMin: number): number;
 }
 
+const MOST_QUANTILES = 100;
+
 /**
  * The law after an owner's finished cooks (conjugate: owner and cut effects normal, their common scale inverse gamma).
  * With w = B / (B + e2 / n) of a cut's B = cut^2 + (owner x cut)^2 and e2 = cook^2, the owner's part has precision
@@ -93,6 +95,16 @@ export function predictiveLaw(record: OwnerRecord = {}, wanderC = 0): Predictive
     const { ofOwner, sdLog } = cut(cutId);
     return scale * Math.hypot(ofOwner * owner.sdLog, sdLog, cook.weatherLogSd, cook.pitLogSd, cook.ownLogSd);
   };
+  // The same few quantiles are asked for of thousands of cooks.
+  const asked = new Map<number, number>();
+  const tAt = (quantile: number): number => {
+    const known = asked.get(quantile);
+    if (known !== undefined) return known;
+    if (asked.size >= MOST_QUANTILES) asked.clear();
+    const t = studentQuantile(quantile, freedom);
+    asked.set(quantile, t);
+    return t;
+  };
   return {
     freedom,
     scale,
@@ -103,7 +115,7 @@ export function predictiveLaw(record: OwnerRecord = {}, wanderC = 0): Predictive
       const { ofOwner, meanLog } = cut(cutId);
       return Math.exp(ofOwner * owner.meanLog + meanLog);
     },
-    factor: (cutId, quantile) => Math.exp(sdLogOf(cutId) * studentQuantile(quantile, freedom)),
+    factor: (cutId, quantile) => Math.exp(sdLogOf(cutId) * tAt(quantile)),
     chanceWithin: (cutId, medianMin, availableMin) =>
       availableMin <= 0 ? 0 : studentCumulative(Math.log(availableMin / medianMin) / sdLogOf(cutId), freedom),
   };

@@ -18,16 +18,17 @@ export interface Calibration {
 
 /** Fewer tell nothing. */
 export const FEWEST_COOKS = 5;
-/** What is known is worked out anew so often over a whole log: between, what was known a few cooks ago stands. */
-const RELEARNED = 40;
+/** What is known is worked out anew when so many more cooks are known than the last time: between, what was known a few cooks ago stands. */
+const RELEARNED_AT = 1.15;
 
 /** Every cook told by the ones before it: what a forecast is worth, on cooks it has not seen. */
 export function calibrate(cooks: readonly CalibratedCook[]): Calibration {
-  const every = Math.max(1, Math.ceil(cooks.length / RELEARNED));
+  let nextAt = 0;
   let known = ownerEffects([]);
   let law = predictiveLaw();
   const points = cooks.map((cook, i): CalibrationPoint => {
-    if (i % every === 0) {
+    if (i >= nextAt) {
+      nextAt = Math.max(i + 1, Math.floor(i * RELEARNED_AT));
       known = ownerEffects(cooks.slice(0, i));
       law = predictiveLaw(known.record);
     }

@@ -106,16 +106,17 @@ export function learnFigure(figure: FigureKey, prior: number, observations: read
     .map((value) => (isRatio ? Math.log(value / base) : value - base));
   let mean = 0;
   let weights: number[] = [];
-  let precision = 1 / priorSd ** 2;
   for (let round = 0; round < ROUNDS; round++) {
     weights = offsets.map((offset) => (TAILS + 1) / (TAILS + ((offset - mean) / daySd) ** 2));
     const weight = weights.reduce((sum, each) => sum + each, 0);
-    precision = 1 / priorSd ** 2 + weight / daySd ** 2;
+    const precision = 1 / priorSd ** 2 + weight / daySd ** 2;
     const before = mean;
     mean = offsets.reduce((sum, offset, i) => sum + weights[i]! * offset, 0) / daySd ** 2 / precision;
     if (Math.abs(mean - before) < SETTLED) break;
   }
-  const sd = 1 / Math.sqrt(precision);
+  // A measurement tells no more than itself, however near it lies.
+  const counted = weights.reduce((sum, each) => sum + Math.min(1, each), 0);
+  const sd = 1 / Math.sqrt(1 / priorSd ** 2 + counted / daySd ** 2);
   const at = (offset: number) => Math.min(to, Math.max(from, isRatio ? base * Math.exp(offset) : base + offset));
   return {
     figure,
@@ -124,6 +125,6 @@ export function learnFigure(figure: FigureKey, prior: number, observations: read
     low: at(mean - EIGHT_IN_TEN * sd),
     high: at(mean + EIGHT_IN_TEN * sd),
     count: observations.length,
-    counted: weights.reduce((sum, each) => sum + Math.min(1, each), 0),
+    counted,
   };
 }

@@ -11,7 +11,7 @@ export type { Foretold } from './sideBySide';
 export { comesUpFor } from './nextTime';
 export type { NextTime } from './nextTime';
 export { taughtBy, withEffects } from './kitchen';
-export { FIGURE, figureName } from './figure';
+export { FIGURE, figureName, learnFigure } from './figure';
 export type { FigureKey, FigureKind, FigureName, Observation } from './figure';
 export { figureInUse, withFigure } from './figureInUse';
 export type { FigureGround } from './figureInUse';

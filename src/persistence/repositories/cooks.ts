@@ -10,16 +10,22 @@ export interface StoredCook {
   log?: number;
 }
 
-const cookFrom = (row: CookRow): StoredCook => ({ cook: bodyOf(row) as ClosedCook, ...(row.log !== null && { log: row.log }) });
+const cookFrom = (row: Pick<CookRow, 'id' | 'body' | 'log'>): StoredCook => ({
+  cook: bodyOf(row) as ClosedCook,
+  ...(row.log !== null && { log: row.log }),
+});
 
 /** The newest first; those without a day last. */
 export async function listCooks(transaction?: Transaction): Promise<StoredCook[]> {
+  // A log is read whole: as plain rows that takes a quarter of the time.
   const rows = await CookRow.findAll({
     where: { deletedAtMs: null },
+    attributes: ['id', 'body', 'log'],
     order: [
       ['onMs', 'DESC'],
       ['id', 'ASC'],
     ],
+    raw: true,
     transaction,
   });
   return rows.map(cookFrom);

@@ -1,7 +1,7 @@
 import { modelCutOf, SHIPPED_PARAMETERS, type ParameterSet } from '../../core/forecast';
 import { calibrate, learnedPaces, servingsKept, withEffects, type Calibration, type ServingKept } from '../../core/learn';
 import { success, type Outcome } from '../../core/outcome';
-import { listCooks, listFinished, loadSetting, saveSetting } from '../../persistence';
+import { listCooks, listFinished, loadSetting, saveSetting, type StoredCook } from '../../persistence';
 import type { Context } from '../context';
 
 const KEY = 'kitchen';
@@ -37,15 +37,18 @@ export async function readKitchen(_context: Context): Promise<{ cooks: number; l
   return { cooks: finished.length, learned: withEffects(finished), taken: await takenKitchen() };
 }
 
-/** What the log teaches, number by number, and what forecasts were worth on cooks that were still to come. */
-export async function readLearning(_context: Context): Promise<{
+/** What a log (all of it when left out) teaches, number by number, and what forecasts were worth on cooks that were still to come. */
+export async function readLearning(
+  _context: Context,
+  log?: StoredCook[],
+): Promise<{
   paces: ReturnType<typeof learnedPaces>;
   calibration: Calibration;
   servings: ServingKept[];
   taken?: TakenKitchen;
   isNew: boolean;
 }> {
-  const all = await listCooks();
+  const all = log ?? (await listCooks());
   const cooks = all.toReversed().flatMap(({ cook: { id, cook, modelCutId }, log }) =>
     log === undefined || cook.observedH === undefined
       ? []
