@@ -205,6 +205,21 @@ describe('the log', () => {
     expect(codes(await attach({ id: 'nobody' }))).toEqual(['cookGone']);
   });
 
+  it('knows that it teaches something else when one cook stands in another’s place, and holds cooks anew that an older model was told of', async () => {
+    must(await importCooks(context, { text: fileOf(butts(6)) }));
+    must(await takeKitchen(context));
+    expect((await readLearning(context)).isNew).toBe(false);
+    const [first] = await readLog(context);
+    must(await takeCookOut(context, { id: first!.cook.id }));
+    must(await importCooks(context, { text: fileOf([{ ...butts(1, 1.5)[0]!, id: 'other' }]) }));
+    expect(await readLog(context)).toHaveLength(6);
+    expect((await readLearning(context)).isNew).toBe(true);
+    const logs = async () => (await readLog(context)).map(({ cook, log }) => [cook.id, log]);
+    const before = await logs();
+    await house.context.db.sequelize.query('UPDATE cooks SET log_of = 0, log = 9');
+    expect(await logs()).toEqual(before);
+  });
+
   it('forgets a cook that is taken out, and knows it again', async () => {
     must(await importCooks(context, { text: fileOf(butts(2)) }));
     const { id } = (await readLog(context))[0]!.cook;

@@ -31,6 +31,12 @@ export async function listCooks(transaction?: Transaction): Promise<StoredCook[]
   return rows.map(cookFrom);
 }
 
+/** Cooks that were held against another model than this. */
+export async function listHeldOtherwise(logOf: number): Promise<StoredCook[]> {
+  const rows = await CookRow.findAll({ where: { logOf: { [Op.ne]: logOf } }, attributes: ['id', 'body', 'log'], raw: true });
+  return rows.map(cookFrom);
+}
+
 export async function loadCook(id: string, transaction?: Transaction): Promise<StoredCook | undefined> {
   const row = await CookRow.findOne({ where: { id, deletedAtMs: null }, transaction });
   return row ? cookFrom(row) : undefined;

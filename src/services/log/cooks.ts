@@ -3,7 +3,7 @@ import { loggedCurve, type ClosedCook, type CookWords } from '../../core/learn';
 import { failure, success, type Outcome } from '../../core/outcome';
 import { readLog as readLogger, type LogColumns } from '../../devices/logger/log';
 import { cookOfLog, cooksCsv, readCooksCsv } from '../../formats/cooksCsv';
-import { listCooks, loadCook, loadCooks, markCooksDeleted, saveCooks, type StoredCook } from '../../persistence';
+import { listCooks, listHeldOtherwise, loadCook, loadCooks, markCooksDeleted, saveCooks, type StoredCook } from '../../persistence';
 import type { Context } from '../context';
 import { mergedEntry, type Guard } from '../putTogether';
 import { closeLeftDays } from './closeCooks';
@@ -12,7 +12,16 @@ import { heldAgainst } from './heldAgainst';
 /** All cooks of the log, the newest first. */
 export async function readLog(context: Context): Promise<StoredCook[]> {
   await closeLeftDays(context);
+  await holdAnew(context);
   return listCooks();
+}
+
+/** A newer model says something else of cooks that were held against an older one. */
+async function holdAnew(context: Context): Promise<void> {
+  const otherwise = await listHeldOtherwise(SHIPPED_PARAMETERS.version);
+  if (otherwise.length === 0) return;
+  const held = await heldAgainst(otherwise.map(({ cook }) => cook));
+  await context.db.write((transaction) => saveCooks(held, context.nowMs(), transaction));
 }
 
 /** What the crew says of a cook afterwards, put together with what somebody else wrote of it meanwhile. */

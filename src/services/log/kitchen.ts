@@ -39,7 +39,7 @@ export async function readKitchen(_context: Context): Promise<{ cooks: number; l
 
 /** What a log (all of it when left out) teaches, number by number, and what forecasts were worth on cooks that were still to come. */
 export async function readLearning(
-  _context: Context,
+  context: Context,
   log?: StoredCook[],
 ): Promise<{
   paces: ReturnType<typeof learnedPaces>;
@@ -71,9 +71,13 @@ export async function readLearning(
     calibration: calibrate(cooks),
     servings,
     taken,
-    isNew: cooks.length > 0 && taken?.cooks !== cooks.length,
+    isNew: cooks.length > 0 && !(taken && saysTheSame(taken, (await readKitchen(context)).learned)),
   };
 }
+
+/** Whether plans already go by what the log teaches: the same count may be of other cooks. */
+const saysTheSame = ({ learned }: TakenKitchen, { record, pits, methods }: ParameterSet): boolean =>
+  JSON.stringify([learned.record, learned.pits, learned.methods]) === JSON.stringify([record, pits, methods]);
 
 /** From now on plans go by what the log teaches. What was taken before is kept, so that it can be put back. */
 export async function takeKitchen(context: Context): Promise<Outcome<object>> {

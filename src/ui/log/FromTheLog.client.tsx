@@ -31,7 +31,10 @@ export function FromTheLog({ folded = false }: { folded?: boolean }) {
       </details>
     );
   return (
-    <section aria-label="From the log" className="mb-4 flex gap-2 rounded-md border border-line bg-sheet px-4 py-2 text-[0.94rem] print:mb-1 print:border-0 print:px-0 print:py-0 print:text-[0.8rem]">
+    <section
+      aria-label="From the log"
+      className="mb-4 flex gap-2 rounded-md border border-line bg-sheet px-4 py-2 text-[0.94rem] print:mb-1 print:border-0 print:px-0 print:py-0 print:text-[0.8rem]"
+    >
       <History size={17} aria-hidden className="mt-0.5 shrink-0" />
       <div>
         <h2 className="sr-only">From the log</h2>

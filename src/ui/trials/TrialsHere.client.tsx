@@ -39,7 +39,10 @@ export function TrialsHere({ folded = false }: { folded?: boolean }) {
       </details>
     );
   return (
-    <section aria-label="Trials" className="mb-4 flex gap-2 rounded-md border border-line bg-sheet px-4 py-2 text-[0.94rem] print:mb-1 print:border-0 print:px-0 print:py-0 print:text-[0.8rem]">
+    <section
+      aria-label="Trials"
+      className="mb-4 flex gap-2 rounded-md border border-line bg-sheet px-4 py-2 text-[0.94rem] print:mb-1 print:border-0 print:px-0 print:py-0 print:text-[0.8rem]"
+    >
       <FlaskConical size={17} aria-hidden className="mt-0.5 shrink-0" />
       <ul>{lines}</ul>
     </section>
