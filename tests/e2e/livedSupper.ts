@@ -7,8 +7,8 @@ const run = (...args: string[]): string =>
 
 interface Served {
   eventId: string;
-  /** Takes it out of the served database again. */
-  forget(): void;
+  /** Takes it out of the served database again, after others that use what it brought. */
+  forget(...others: string[]): void;
 }
 export interface Lived extends Served {
   fireFailsMs: number;
@@ -16,7 +16,7 @@ export interface Lived extends Served {
 
 const made = <T extends Served>(what: 'begins' | 'served'): T => {
   const said = JSON.parse(run(what).trim().split('\n').at(-1)!) as Omit<T, 'forget'>;
-  return { ...said, forget: () => void run('forget', said.eventId) } as T;
+  return { ...said, forget: (...others: string[]) => void run('forget', ...others, said.eventId) } as T;
 };
 
 /** A small supper whose day is about to begin on the simulated world, in the database that is served. */

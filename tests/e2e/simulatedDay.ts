@@ -8,10 +8,10 @@ import { ownPlanner } from '../fixtures/planner';
 
 /**
  * For the browser tests: puts an event into the served database and says its id. `begins`: its day is about to begin on the simulated world,
- * with faults to come; `served`: its day was lived on it, all carved, and nobody has ended it. `forget <id>` takes one out again.
+ * with faults to come; `served`: its day was lived on it, all carved, and nobody has ended it. `forget <id> ...` takes them out again.
  */
 const MIN = 60_000;
-const [file, what, gone] = process.argv.slice(2) as [string, 'begins' | 'served' | 'forget', string?];
+const [file, what, ...gone] = process.argv.slice(2) as [string, 'begins' | 'served' | 'forget', ...string[]];
 const db = await openDatabase(file);
 initTables(db.sequelize);
 const realMs = Date.now();
@@ -25,7 +25,7 @@ const must = <T>(outcome: { ok: true; value: T } | { ok: false; problems: unknow
 if (what === 'begins') console.log(JSON.stringify(await begins()));
 else if (what === 'served') console.log(JSON.stringify(await served()));
 // What its file brought goes when it goes: the flows after it find the house as it was.
-else await deleteEvent(context, gone!);
+else for (const id of gone) await deleteEvent(context, id);
 await db.close();
 
 /** A small supper whose serving is so many minutes from now, with a settled plan. */

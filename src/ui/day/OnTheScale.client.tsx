@@ -9,6 +9,7 @@ import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 import type { DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
+import { TableHead } from '../kit/TableHead';
 
 interface OnTheScaleProps {
   day: DayScreen;
@@ -55,15 +56,7 @@ export function OnTheScale({ day, context, say }: OnTheScaleProps) {
         })}
       </ul>
       <table className="mt-5 w-full text-left">
-        <thead className="text-[0.86rem] text-soft">
-          <tr>
-            {['Meat', 'Ready to carve', 'Left over'].map((head) => (
-              <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead names={['Meat', 'Ready to carve', 'Left over']} />
         <tbody>
           {batches.map(({ id }) => {
             const name = batchName(context, id);

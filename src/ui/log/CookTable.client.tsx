@@ -5,6 +5,7 @@ import { formatMass, formatMinutes, formatTemp } from '../../formats/units';
 import { useUnits } from '../kit/UnitsProvider';
 import { againstModel } from './againstModel';
 import type { LogRow } from './logRow';
+import { TableHead } from '../kit/TableHead';
 
 interface CookTableProps {
   rows: readonly LogRow[];
@@ -23,15 +24,7 @@ export function CookTable({ rows, zone, picked, onPick, onOpen }: CookTableProps
   return (
     <div className="mt-1 overflow-x-auto">
       <table className="w-full min-w-[760px] text-left text-[0.94rem]">
-        <thead className="text-[0.84rem] text-soft">
-          <tr>
-            {['', 'Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time'].map((head) => (
-              <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                {head || <span className="sr-only">Compare</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead names={['(Compare)', 'Day', 'What', 'Pit and method', 'Took', 'Against the model', 'Verdict', 'Next time']} />
         <tbody>
           {rows.map((each) => (
             <tr key={each.id} className="border-b border-line align-top">

@@ -9,6 +9,7 @@ import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 import { useUnits } from '../kit/UnitsProvider';
 import { MeasureForm, type Measurable } from './MeasureForm.client';
+import { TableHead } from '../kit/TableHead';
 
 export interface NamedFigure extends KitchenFigure {
   of: string;
@@ -65,15 +66,7 @@ export function Figures({ figures, measurable, zone, ...actions }: FiguresProps 
       ) : (
         <div className="mt-2 overflow-x-auto">
           <table className="w-full min-w-[720px] text-left text-[0.94rem]">
-            <thead className="text-[0.84rem] text-soft">
-              <tr>
-                {['Of', 'Figure', 'In use', 'Your log says', '8 times in 10', 'From', ''].map((head) => (
-                  <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                    {head || <span className="sr-only">Take it, or put it back</span>}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <TableHead names={['Of', 'Figure', 'In use', 'Your log says', '8 times in 10', 'From', '(Take it, or put it back)']} />
             <tbody>
               {figures.map((each, i) => (
                 <tr key={each.figure} className="border-b border-line">

@@ -1,5 +1,6 @@
 import type { Foretold, ServingKept } from '../../core/learn';
 import { formatMinutes, formatShare } from '../../formats/units';
+import { TableHead } from '../kit/TableHead';
 
 const BY: Record<Foretold['by'], string> = {
   owner: 'Your kitchen, by the cooks before',
@@ -7,7 +8,6 @@ const BY: Record<Foretold['by'], string> = {
   pound: 'Hours a pound, by the cooks before',
 };
 const off = (logRmse: number): string => formatShare(Math.exp(logRmse) - 1);
-const head = 'border-b border-line py-1 pr-3 font-semibold';
 
 /** The same cooks told three ways, side by side. */
 export function ToldThreeWays({ foretold }: { foretold: readonly Foretold[] }) {
@@ -17,15 +17,7 @@ export function ToldThreeWays({ foretold }: { foretold: readonly Foretold[] }) {
       <caption className="text-left text-[0.92rem] text-soft">
         The same {foretold[0]!.cooks} cooks, told three ways, each by what was known before it.
       </caption>
-      <thead className="text-[0.84rem] text-soft">
-        <tr>
-          {['Told by', 'Usually off', 'Inside 8 in 10', 'Its range'].map((name) => (
-            <th key={name} scope="col" className={head}>
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead names={['Told by', 'Usually off', 'Inside 8 in 10', 'Its range']} />
       <tbody>
         {foretold.map(({ by, logRmse, inside, width }) => (
           <tr key={by} className="border-b border-line">
@@ -83,15 +75,7 @@ export function Servings({ servings }: { servings: readonly (ServingKept & { whe
       <h2 className="text-xl">Servings</h2>
       <div className="overflow-x-auto">
         <table className="mt-2 w-full min-w-[640px] text-left text-[0.94rem]">
-          <thead className="text-[0.84rem] text-soft">
-            <tr>
-              {['Day', 'Serving', 'Carving began', 'Off the pit, against what was told', 'Pieces'].map((name) => (
-                <th key={name} scope="col" className={head}>
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead names={['Day', 'Serving', 'Carving began', 'Off the pit, against what was told', 'Pieces']} />
           <tbody>
             {servings.map(({ eventId, eventName, servingName, when, carvedLateMin, pulledLateMin, pieces }) => (
               <tr key={`${eventId}/${servingName}`} className="border-b border-line">

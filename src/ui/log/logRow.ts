@@ -1,28 +1,21 @@
-import type { CookWords } from '../../core/learn';
+import type { ClosedCook } from '../../core/learn';
 
 /** A cook as the list shows it. */
-export interface LogRow {
+export interface LogRow extends Pick<
+  ClosedCook,
+  'onMs' | 'wrapCoreC' | 'feel' | 'lidOpenings' | 'slicedCoreC' | 'windMPerS' | 'yieldShare' | 'leftKg' | 'fuelKg' | 'costPerKg' | 'words'
+> {
   id: string;
   /** Its cut, pit and method by name. */
   cut: string;
   pit?: string;
   method?: string;
   event?: string;
-  onMs?: number;
   massKg: number;
   pitC: number;
   wrap: 'none' | 'paper' | 'foil' | 'pan';
   wrapAtMin?: number;
-  wrapCoreC?: number;
   finalC?: number;
-  feel?: string;
-  lidOpenings?: number;
-  slicedCoreC?: number;
-  windMPerS?: number;
-  yieldShare?: number;
-  leftKg?: number;
-  fuelKg?: number;
-  costPerKg?: number;
   /** A logger's file was put to it. */
   hasCurve?: boolean;
   hours?: number;
@@ -31,5 +24,4 @@ export interface LogRow {
   plannedOnMs?: number;
   /** How much longer (above 1) it took than the model, as shipped, says. */
   ratio?: number;
-  words: CookWords;
 }

@@ -7,6 +7,7 @@ import { formatMinutes } from '../../formats/units';
 import { byNumber, TASTED_WORDS, trialVerdict, TRIAL_KIND_WORDS } from '../../formats/messages/trial';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
+import { TableHead } from '../kit/TableHead';
 
 interface TrialPageProps {
   judged: JudgedTrial;
@@ -62,15 +63,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
         <p className="mt-1">{trialVerdict(trial, result)}</p>
         {result.traits.length > 0 && (
           <table className="mt-3 w-full max-w-2xl text-left text-[0.94rem]">
-            <thead className="text-[0.84rem] text-soft">
-              <tr>
-                {['', arms[0], arms[1], `${arms[1]} over ${arms[0]}`, '8 times in 10'].map((head, i) => (
-                  <th key={i} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                    {head || <span className="sr-only">Trait</span>}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <TableHead names={['(Trait)', arms[0], arms[1], `${arms[1]} over ${arms[0]}`, '8 times in 10']} />
             <tbody>
               {result.traits.map(({ trait, means, differs, range, papers }) => (
                 <tr key={trait} className="border-b border-line">
@@ -112,15 +105,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
           The codes are for the carver: the tasters see nothing else.
         </p>
         <table className="mt-2 w-full max-w-xl text-left">
-          <thead className="text-[0.84rem] text-soft">
-            <tr>
-              {['Way', 'Pieces', 'Code'].map((head) => (
-                <th key={head} scope="col" className="border-b border-line py-1 pr-3 font-semibold">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead names={['Way', 'Pieces', 'Code']} />
           <tbody>
             {ARMS.map((arm) => (
               <tr key={arm} className="border-b border-line">
