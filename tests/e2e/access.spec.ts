@@ -28,6 +28,7 @@ test('no screen has a serious fault in any palette', async ({ page }) => {
     '/equipment',
     '/library',
     '/log',
+    '/log/trials',
     '/what-if',
     `${event}/brief`,
     `${event}/buying`,
