@@ -1,6 +1,6 @@
 'use client';
 import { Delete } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { SPOTS, type Spot } from '../../core/day';
 import { celsiusFromFahrenheit } from '../../core/units';
 import { formatTemp } from '../../formats/units';
@@ -42,6 +42,11 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
   const [spot, setSpot] = useState<Spot>('thickest');
   const [place, setPlace] = useState(0);
   const [trouble, setTrouble] = useState('');
+  const strip = useRef<HTMLDivElement>(null);
+  // What is read may stand far along its strip.
+  useEffect(() => {
+    strip.current?.querySelector('[aria-checked="true"]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [key]);
   const target = targets.find((each) => each.key === key);
   const isPit = key.startsWith('pit/');
   const tempC = typed === '' ? undefined : units.temp === 'F' ? celsiusFromFahrenheit(Number(typed)) : Number(typed);
@@ -67,7 +72,7 @@ export function NumberPad({ targets, first, spots = true, onRead }: NumberPadPro
   const button = 'figures min-h-14 rounded border border-line bg-sheet text-[1.6rem] font-bold active:bg-shade';
   return (
     <div className="flex flex-col gap-3">
-      <div role="radiogroup" aria-label="What is read" className="flex gap-2 overflow-x-auto pb-1">
+      <div ref={strip} role="radiogroup" aria-label="What is read" className="flex gap-2 overflow-x-auto pb-1">
         {targets.map((each) => (
           <button
             key={each.key}

@@ -3,7 +3,7 @@ import { Download, PenLine } from 'lucide-react';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { TRAITS, type ServingKept } from '../../core/learn';
+import type { ServingKept } from '../../core/learn';
 import type { TypedCookInput } from '../../inputs';
 import { clockTime, dateWithYear } from '../../formats/clock';
 import { formatMass } from '../../formats/units';
@@ -16,6 +16,7 @@ import type { AttachCurveActions } from './AttachCurve.client';
 import { CookTable } from './CookTable.client';
 import { CookForm } from './CookForm.client';
 import { Figures, type FiguresProps } from './Figures.client';
+import { ALL, findCooks, JUDGED, SORTS, type Sought } from './findCooks';
 import { Kitchen, type KitchenProps } from './Kitchen.client';
 import type { LogRow } from './logRow';
 import { Servings } from './Worth';
@@ -48,13 +49,6 @@ const Compare = lazy(() => import('./Compare.client').then((made) => ({ default:
 
 const SHOWN_AT_ONCE = 100;
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
-const SORTS = [
-  ['newest', 'Newest first'],
-  ['longest', 'Longest first'],
-  ['furthest', 'Furthest from the forecast first'],
-] as const;
-type Sort = (typeof SORTS)[number][0];
-
 /** Every cook there was: found, read, judged, and what to do differently next time. */
 export function LogPage({
   rows,
@@ -72,10 +66,8 @@ export function LogPage({
   attaching,
 }: LogPageProps) {
   const units = useUnits();
-  const [sought, setSought] = useState('');
-  const [cut, setCut] = useState('');
-  const [pit, setPit] = useState('');
-  const [sort, setSort] = useState<Sort>('newest');
+  const [sought, setSought] = useState(ALL);
+  const seek = (part: Partial<Sought>) => setSought({ ...sought, ...part });
   const [most, setMost] = useState(SHOWN_AT_ONCE);
   const [open, setOpen] = useState<string>();
   const [refused, setRefused] = useState<Brought>();
@@ -84,21 +76,7 @@ export function LogPage({
   /** The line before, while a notebook is typed in. */
   const [typing, setTyping] = useState<Partial<TypedCookInput>>();
   const [line, setLine] = useState(0);
-  const found = useMemo(() => {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    const fits = (row: LogRow) => {
-      if ((cut && row.cut !== cut) || (pit && row.pit !== pit)) return false;
-      const all = `${row.cut} ${row.pit ?? ''} ${row.method ?? ''} ${row.event ?? ''} ${row.words.notes} ${row.words.nextTime} ${TRAITS.map((trait) => row.words.verdict[trait] ?? '').join(' ')}`;
-      return words.every((word) => all.toLowerCase().includes(word));
-    };
-    const far = ({ ratio }: LogRow) => (ratio === undefined ? -1 : Math.abs(Math.log(ratio)));
-    const order = {
-      newest: () => 0,
-      longest: (a: LogRow, b: LogRow) => (b.hours ?? 0) - (a.hours ?? 0),
-      furthest: (a: LogRow, b: LogRow) => far(b) - far(a),
-    };
-    return rows.filter(fits).sort(order[sort]);
-  }, [rows, sought, cut, pit, sort]);
+  const found = useMemo(() => findCooks(rows, sought), [rows, sought]);
   const names = (of: (row: LogRow) => string | undefined) => [...new Set(rows.flatMap((row) => of(row) ?? []))].sort();
   const row = rows.find((each) => each.id === open);
   const bring = async (text: string) => {
@@ -139,19 +117,21 @@ export function LogPage({
               Find
               <input
                 type="search"
-                value={sought}
-                onChange={({ target }) => setSought(target.value)}
+                value={sought.words}
+                onChange={({ target }) => seek({ words: target.value })}
                 placeholder="a cut, a word of a note…"
                 className="min-h-9 w-56 rounded border border-line bg-sheet px-2 text-base font-normal"
               />
             </label>
-            <Choice label="Cut" value={cut} onChange={setCut} options={names((each) => each.cut)} />
-            <Choice label="Pit" value={pit} onChange={setPit} options={names((each) => each.pit)} />
+            <Choice label="Cut" value={sought.cut} onChange={(cut) => seek({ cut })} options={names((each) => each.cut)} />
+            <Choice label="Pit" value={sought.pit} onChange={(pit) => seek({ pit })} options={names((each) => each.pit)} />
+            <Choice label="Method" value={sought.method} onChange={(method) => seek({ method })} options={names((each) => each.method)} />
+            <Choice label="Verdict" value={sought.judged} onChange={(judged) => seek({ judged })} options={[...JUDGED]} />
             <label className="grid text-[0.86rem] font-semibold">
               Order
               <select
-                value={sort}
-                onChange={({ target }) => setSort(target.value as Sort)}
+                value={sought.sort}
+                onChange={({ target }) => seek({ sort: target.value as Sought['sort'] })}
                 className="min-h-9 rounded border border-line bg-sheet px-2 text-base font-normal"
               >
                 {SORTS.map(([value, word]) => (

@@ -163,8 +163,10 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         onRePlan={() => void rePlan()}
         onStop={stop}
       />
-      <FromTheLog folded />
-      <TrialsHere folded />
+      <div className="flex flex-wrap [&>details]:grow">
+        <FromTheLog folded />
+        <TrialsHere folded />
+      </div>
       <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
         <Suspense fallback={null}>
