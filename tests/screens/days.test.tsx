@@ -20,6 +20,8 @@ import { safetyLogCsv } from '../../src/formats/safetyLogCsv';
 import type { Units } from '../../src/formats/units';
 import { DayDesk } from '../../src/ui/day/DayDesk.client';
 import { openTasks, type DayGround, type DayScreen } from '../../src/ui/day/dayScreen';
+import { OnTheScale } from '../../src/ui/day/OnTheScale.client';
+import { RingsBehind } from '../../src/ui/day/RingsBehind';
 import { SafetyLog } from '../../src/ui/day/SafetyLog.client';
 import { Yard } from '../../src/ui/day/Yard.client';
 import { UnitsProvider } from '../../src/ui/kit/UnitsProvider';
@@ -223,6 +225,27 @@ describe('the words of a day', () => {
     expect(
       alarmHistory(context, { raisedAtMs: nowMs, escalatedAtMs: nowMs, escalatedTo: 'bo', acknowledgedAtMs: nowMs, acknowledgedBy: 'Bo' }),
     ).toMatch(/raised .*nobody answered: Bo is asked since .*Bo answered/);
+  });
+
+  it('show what rings and is not answered on any sheet that lies over them', () => {
+    const raised = said({ kind: 'alarm', causeId: 'pitLow/x', did: 'raised', alarm: ALARM('pitLow', { tempC: 101, setC: 121 }) });
+    const answered = said({ kind: 'alarm', causeId: 'pitLow/x', did: 'acknowledged' }, nowMs + 1);
+    const strip = (day: DayScreen) => drawn(F, <RingsBehind day={day} ground={ground} context={context} />);
+    expect(text(strip(screen(raised)))).toMatch(/Close this sheet to answer/);
+    expect(strip(screen())).not.toContain('Close this sheet');
+    const after = screen(raised, answered);
+    expect(after.alarms.some((mark) => mark.acknowledgedAtMs !== undefined)).toBe(true);
+    expect(strip(after)).not.toContain('Close this sheet');
+  });
+
+  it('show what is on the scale: pits that burned and meat, with what was weighed', () => {
+    const day = screen(said({ kind: 'weighed', of: 'fuel', id: 'offset', kg: 20 }));
+    expect(day.weighed.fuel).toEqual({ offset: 20 });
+    const html = drawn(F, <OnTheScale day={day} context={context} say={() => ''} />);
+    nothingOdd(html);
+    expect(html).toContain('aria-label="Fuel burnt, Long offset"');
+    expect(html).toContain('value="44.1"');
+    expect(html).toContain('Pork butts, ready to carve');
   });
 
   it('tell every change a revision makes, from what to what', () => {

@@ -217,7 +217,9 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
           </div>
         </div>
       )}
-      {pad !== undefined && <ReadingDialog first={pad} day={day} context={context} say={say} onClose={() => setPad(undefined)} />}
+      {pad !== undefined && (
+        <ReadingDialog first={pad} day={day} ground={ground} context={context} say={say} onClose={() => setPad(undefined)} />
+      )}
       <Dialog
         open={ending}
         onOpenChange={setEnding}

@@ -9,6 +9,7 @@ import { gearName, lowerPit, pitName, type MessageContext } from '../../formats/
 import { formatTemp } from '../../formats/units';
 import { Dialog } from '../kit/Dialog';
 import type { DayGround, DayScreen } from './dayScreen';
+import { RingsBehind } from './RingsBehind';
 import { NumberPad } from './NumberPad.client';
 import type { Say } from './useDeeds';
 
@@ -28,7 +29,7 @@ const PROBE_WORDS = {
 } as const;
 
 /** One piece alone: how it feels, what becomes of it, its reading. Pieces of a batch part ways here. */
-export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetProps) {
+export function PieceSheet({ piece, day, ground, context, say, onClose }: PieceSheetProps) {
   const { event, library, units } = context;
   const [reading, setReading] = useState(false);
   const tag = tagOfPiece(context, piece.key);
@@ -51,6 +52,7 @@ export function PieceSheet({ piece, ground, context, say, onClose }: PieceSheetP
   const coreC = piece.lastLeftOut ? undefined : piece.last?.tempC;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={tag} description={lifeOf(piece, time)}>
+      <RingsBehind day={day} ground={ground} context={context} />
       {reading ? (
         <NumberPad
           targets={[{ key: piece.key, tag, last: piece.last?.tempC }]}

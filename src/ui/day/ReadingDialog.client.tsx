@@ -4,7 +4,8 @@ import { tagOfPiece } from '../../formats/messages/day/names';
 import { capital, pitName, type MessageContext } from '../../formats/messages/names';
 import { formatTemp } from '../../formats/units';
 import { Dialog } from '../kit/Dialog';
-import { isCooking, type DayScreen } from './dayScreen';
+import { isCooking, type DayGround, type DayScreen } from './dayScreen';
+import { RingsBehind } from './RingsBehind';
 import { NumberPad, type PadPlace } from './NumberPad.client';
 import type { Say } from './useDeeds';
 
@@ -12,6 +13,7 @@ interface ReadingDialogProps {
   /** What the pad opens on: a piece's key, `pit/` and a pit's id, or blank for the first there is. */
   first: string;
   day: DayScreen;
+  ground: DayGround;
   context: MessageContext;
   say: Say;
   onClose(): void;
@@ -30,7 +32,7 @@ function placesIn(context: MessageContext, pitId: string): PadPlace[] {
 }
 
 /** The number pad over the page: what cooks first, then what rests, then the pits that burn. */
-export function ReadingDialog({ first, day, context, say, onClose }: ReadingDialogProps) {
+export function ReadingDialog({ first, day, ground, context, say, onClose }: ReadingDialogProps) {
   const pieces = day.pieces.filter((each) => each.carvedAtMs === undefined).sort((a, b) => Number(isCooking(b)) - Number(isCooking(a)));
   const targets = [
     ...pieces.map((each) => ({ key: each.key, tag: tagOfPiece(context, each.key), last: each.lastLeftOut ? undefined : each.last?.tempC })),
@@ -46,6 +48,7 @@ export function ReadingDialog({ first, day, context, say, onClose }: ReadingDial
   const known = targets.some((each) => each.key === first) ? first : targets[0]?.key;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Reading" description="The piece, the number, kept.">
+      <RingsBehind day={day} ground={ground} context={context} />
       {known === undefined ? (
         <p className="text-soft">Nothing is on, and no fire is lit: there is nothing to read.</p>
       ) : (

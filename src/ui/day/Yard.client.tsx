@@ -158,7 +158,9 @@ export function Yard(props: LivedDayProps) {
           </button>
         ))}
       </nav>
-      {pad !== undefined && <ReadingDialog first={pad} day={day} context={context} say={say} onClose={() => setPad(undefined)} />}
+      {pad !== undefined && (
+        <ReadingDialog first={pad} day={day} ground={ground} context={context} say={say} onClose={() => setPad(undefined)} />
+      )}
       {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setPiece(undefined)} />}
     </div>
   );
