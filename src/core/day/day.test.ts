@@ -5,6 +5,7 @@ import { handsMinOf } from '../model';
 import { chanceBy } from './odds';
 import { emptyDay } from './keptDay';
 import {
+  alarmsNow,
   DayForecaster,
   dayView,
   foldDay,
@@ -312,6 +313,32 @@ describe('alarms', () => {
     expect(codes).toContain('probeLost');
     expect(raised.find(({ alarm }) => alarm.code === 'probeLost')!.alarm).toMatchObject({ channel: 'c0' });
     expect(raised.every(({ alarm }) => alarm.who !== undefined)).toBe(true);
+  });
+});
+
+describe('an alarm for a probe that lies', () => {
+  it('rings on while the next forecast is late: nothing has said that the probe is right again', () => {
+    const at = (minutes: number) => run.onAtMs + minutes * MIN;
+    const faults = [{ kind: 'probe' as const, channel: 'c0', fault: 'slipsOut' as const, fromMs: at(60), toMs: at(200) }];
+    const { journal, book, forecasts } = liveDay(kept, { seed: 5, untilMs: at(85), faults });
+    const forecast = forecasts.at(-1)!;
+    const { state } = journal;
+    const ringsAt = (nowMs: number) => {
+      const readings = readingsOf(state, book.over(nowMs), lowestCounts(kept));
+      const facts = {
+        kept,
+        state,
+        readings,
+        minutes: book.over(nowMs),
+        forecast,
+        tasks: retime(kept, state, forecast, nowMs),
+        odds: [],
+        nowMs,
+      };
+      return alarmsNow(facts).some(({ code }) => code === 'probeLies');
+    };
+    expect(ringsAt(forecast.atMs)).toBe(true);
+    expect(ringsAt(forecast.atMs + 25 * MIN)).toBe(true);
   });
 });
 

@@ -38,7 +38,8 @@ export function probeAlarms({ state, minutes, forecast, nowMs }: AlarmFacts): Al
   for (const { key, probe, ignored } of Object.values(forecast?.pieces ?? {})) {
     const piece = state.pieces[key]!;
     if (!isOn(piece)) continue;
-    const lately = ignored.filter((each) => nowMs - each.atMs < 15 * MS_PER_MIN);
+    // Of the quarter hour before the forecast that left them out: while the next one is late, the probe lies on.
+    const lately = ignored.filter((each) => forecast!.atMs - each.atMs < 15 * MS_PER_MIN);
     const lies = probe !== undefined && probe.state !== 'good' && probe.share > 0.8;
     if (lately.length >= 5 || lies)
       found.push({
