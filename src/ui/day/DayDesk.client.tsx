@@ -17,8 +17,6 @@ import { Levers } from './Levers.client';
 import { LiveCurves } from './LiveCurves.client';
 import { NextTask } from './NextTask.client';
 import { OddsLine } from './OddsLine';
-import { ReadingDialog } from './ReadingDialog.client';
-import { PieceSheet } from './PieceSheet.client';
 import { Pits } from './Pits';
 import { useAlarmCalls, useLivedDay, type LivedDayProps } from './useLivedDay';
 import { isCooking } from './dayScreen';
@@ -36,6 +34,8 @@ interface DayDeskProps extends LivedDayProps {
 const SafetyLog = lazy(() => import('./SafetyLog.client').then((made) => ({ default: made.SafetyLog })));
 const Channels = lazy(() => import('./Channels.client').then((made) => ({ default: made.Channels })));
 
+const ReadingDialog = lazy(() => import('./ReadingDialog.client').then((made) => ({ default: made.ReadingDialog })));
+const PieceSheet = lazy(() => import('./PieceSheet.client').then((made) => ({ default: made.PieceSheet })));
 const OnTheScale = lazy(() => import('./OnTheScale.client').then((made) => ({ default: made.OnTheScale })));
 
 const SPEEDS = [1, 10, 60, 600] as const;
@@ -217,9 +217,11 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
           </div>
         </div>
       )}
-      {pad !== undefined && (
-        <ReadingDialog first={pad} day={day} ground={ground} context={context} say={say} onClose={() => setPad(undefined)} />
-      )}
+      <Suspense fallback={null}>
+        {pad !== undefined && (
+          <ReadingDialog first={pad} day={day} ground={ground} context={context} say={say} onClose={() => setPad(undefined)} />
+        )}
+      </Suspense>
       <Dialog
         open={ending}
         onOpenChange={setEnding}
@@ -240,7 +242,9 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
           </Button>
         </div>
       </Dialog>
-      {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setSheet(undefined)} />}
+      <Suspense fallback={null}>
+        {piece && <PieceSheet piece={piece} day={day} ground={ground} context={context} say={say} onClose={() => setSheet(undefined)} />}
+      </Suspense>
     </main>
   );
 }
