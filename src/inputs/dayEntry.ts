@@ -243,7 +243,7 @@ export class LogColumns {
   @ArrayMinSize(1, { message: 'Choose at least one column of temperatures.' })
   @ArrayMaxSize(64, { message: 'That is more columns than a logger has.' })
   @Name('A column of temperatures', 80)
-  temps!: string[];
+  temps!: readonly string[];
   @TempUnit() unit!: 'C' | 'F';
 }
 

@@ -11,7 +11,7 @@ import {
   type FigureKey,
   type Observation,
 } from '../../src/core/learn';
-import { FIGURE, FIGURE_KINDS, figureName, learnFigure } from '../../src/core/learn/figure';
+import { FIGURE, FIGURE_KINDS, figureKey, figureName, learnFigure } from '../../src/core/learn/figure';
 import { SHIPPED_LIBRARY, type Serving } from '../../src/core/model';
 import { seededRandom } from '../../src/core/numerics';
 import { demandOf, handMinutes } from '../../src/core/quantities';
@@ -56,6 +56,12 @@ describe('a figure learned', () => {
   it('is named for every kind, and nothing else is', () => {
     expect(new Set(KEYS.map((key) => figureName(key)!.kind))).toEqual(new Set(FIGURE_KINDS));
     for (const wrong of ['', 'gauge', 'gauge/', 'colour/offset', 'constructor/x']) expect(figureName(wrong)).toBeUndefined();
+  });
+
+  it('keeps to what it is of, whatever stands in an id, and bears what cannot be read', () => {
+    for (const id of ['a/b', 'fair/offset-1', 'a%2Fb', 'é'])
+      expect(figureName(figureKey('zone', id, 'r/1', 2))).toEqual({ kind: 'zone', of: id, part: 'r/1', band: 2 });
+    expect(figureName('gauge/%E0%A4%A/low')).toMatchObject({ of: '%E0%A4%A', part: 'low' });
   });
 
   it('is the number in use where nothing was measured, as wide as strangers differ', () => {

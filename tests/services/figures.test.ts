@@ -103,8 +103,7 @@ describe('figures of the kitchen', () => {
     expect(more).toMatchObject({ prior: 0, differs: true });
     must(await takeFigure(context, { figure }));
     must(await putFigureBack(context, { figure }));
-    expect({ ...(await pitNow()), gaugeOffsetC: undefined }).toEqual({ ...before, gaugeOffsetC: undefined });
-    expect((await pitNow()).gaugeOffsetC ?? 0).toBe(0);
+    expect(await pitNow()).toStrictEqual(before);
     expect((await figureOf(figure))!.taken).toBeUndefined();
     expect(codes(await putFigureBack(context, { figure }))).toEqual(['figureGone']);
   });
@@ -120,7 +119,7 @@ describe('figures of the kitchen', () => {
     expect(cuts.find(({ id }) => id === 'pork-butt')!.yieldShare).toBeLessThan(0.56);
     expect((await planEvent(context, eventId))!.input.library.habits).toEqual(habits);
     for (const figure of ['portion/supper', 'hands/wrap', 'yield/pork-butt']) must(await putFigureBack(context, { figure }));
-    expect((await storedLibrary()).habits).toEqual({ eats: { supper: 1 }, handPace: { wrap: 1 } });
+    expect((await storedLibrary()).habits).toStrictEqual({ eats: {}, handPace: {} });
   });
 
   it('are written down with a number that can be, of a thing that is there, on a day that was', async () => {

@@ -1,9 +1,9 @@
-import { gaugeOffsetAt } from '../model';
 import type { Deed, Entry, PieceKey, PieceStep } from './entry';
 import { piecesOfTask, STEP_OF_TASK, wrapFor, type KeptDay } from './keptDay';
+import { pitAfter, pitRead } from './pitDeeds';
 import { changed, replacedBy } from './revise';
 import { tasksOfDay, type RevisedTask } from './revisedTasks';
-import { setPointAt, withPiece, withPit, type DayState, type PieceState, type PitState, type TaskMark } from './state';
+import { setPointAt, withPiece, withPit, type DayState, type PieceState, type TaskMark } from './state';
 
 /** What an entry asks of the house beside the new state. Services carry it out. */
 export type Effect =
@@ -169,42 +169,6 @@ const opened = (state: DayState, pitId: string, atMs: number): DayState =>
   withPit(state, pitId, (pit) =>
     atMs - (pit.openedAtMs.at(-1) ?? -Infinity) < ONE_OPENING_MS ? pit : { ...pit, openedAtMs: [...pit.openedAtMs, atMs] },
   );
-
-function pitAfter(pit: PitState, deed: Extract<Deed, { kind: 'pit' }>, atMs: number): PitState {
-  switch (deed.did) {
-    case 'lit':
-      return {
-        ...pit,
-        litAtMs: atMs,
-        outAtMs: undefined,
-        setPoints: deed.pitC === undefined ? pit.setPoints : [...pit.setPoints, { atMs, pitC: deed.pitC }],
-      };
-    case 'setPoint':
-      return deed.pitC === undefined ? pit : { ...pit, setPoints: [...pit.setPoints, { atMs, pitC: deed.pitC }] };
-    case 'fuelled':
-      return { ...pit, fuelledAtMs: [...pit.fuelledAtMs, atMs] };
-    case 'opened':
-      return { ...pit, openedAtMs: [...pit.openedAtMs, atMs] };
-    case 'vents':
-      return pit;
-    case 'out':
-      return { ...pit, outAtMs: atMs };
-  }
-}
-
-/** The grate is what forecasts rest on: a gauge is taken as far off it as it is known to be; a band of a rack says nothing of the rest. */
-function pitRead(
-  kept: KeptDay,
-  pit: PitState,
-  { pitId, pitC, at, rackId, band }: Extract<Deed, { kind: 'pitReading' }>,
-  { atMs, by }: Pick<Entry, 'atMs' | 'by'>,
-): PitState {
-  if (rackId !== undefined && band !== undefined) return { ...pit, bands: [...pit.bands, { atMs, rackId, band, pitC }] };
-  if (at !== 'gauge') return { ...pit, readings: [...pit.readings, { atMs, pitC, by }] };
-  const gear = kept.input.pits.find((each) => each.id === pitId);
-  const grateC = pitC + (gear ? gaugeOffsetAt(gear, pitC) : 0);
-  return { ...pit, gauges: [...pit.gauges, { atMs, gaugeC: pitC }], readings: [...pit.readings, { atMs, pitC: grateC, by }] };
-}
 
 /** A task is done, put off or left out; done, it does to meat and fire what it is there for. */
 function marked(

@@ -1,3 +1,4 @@
+import { rms } from '../numerics';
 import type { CalibratedCook, CalibrationPoint } from './calibrated';
 import { sideBySide, type Foretold } from './sideBySide';
 import { ownerEffects, predictiveLaw, type FinishedCook } from '../forecast';
@@ -54,8 +55,6 @@ export function calibrate(cooks: readonly CalibratedCook[]): Calibration {
     byPit: meansBy(points, missed, ({ pitId }) => pitId),
   };
 }
-
-const rms = (logs: readonly number[]): number => Math.sqrt(logs.reduce((sum, each) => sum + each ** 2, 0) / logs.length);
 
 /** The share, and how far it may lie off by chance: 1.28 standard errors (Agresti and Coull, so that 0 and all are no certainty). */
 function insideOf(points: readonly CalibrationPoint[]): NonNullable<Calibration['inside']> {

@@ -1,4 +1,5 @@
 import { GAUGE_HEATS } from '../model';
+import { normalQuantile } from '../numerics';
 
 /**
  * Figures of a kitchen that its own days measure, beside the hours of its cooks. Each has one number in use (the owner's, or as
@@ -13,10 +14,11 @@ export const gaugeHeatOf = (pitC: number): GaugeHeat => (pitC < (GAUGE_HEATS.low
 
 /**
  * Which number: its kind, and what it is of. `gauge/<pit>/<heat>`, `zone/<pit>/<rack>/<band>`, `warmUp|drop|recover|fuel/<pit>`,
- * `trim|yield/<cut>`, `portion/<meal>`, `hands/<work>`, `boxLoss/<box>`.
+ * `trim|yield/<cut>`, `portion/<meal>`, `hands/<work>`, `boxLoss/<box>`; a slash in an id is written %2F.
  */
 export type FigureKey = `${FigureKind}/${string}`;
-export const figureKey = (kind: FigureKind, ...of: (string | number)[]): FigureKey => `${kind}/${of.join('/')}`;
+export const figureKey = (kind: FigureKind, ...of: (string | number)[]): FigureKey =>
+  `${kind}/${of.map((each) => encodeURIComponent(each)).join('/')}`;
 
 export interface FigureName {
   kind: FigureKind;
@@ -26,8 +28,16 @@ export interface FigureName {
   part?: string;
   band?: number;
 }
+/** As it was; what somebody spoilt stays as it is, and names nothing. */
+const decoded = (part: string): string => {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return part;
+  }
+};
 export function figureName(key: string): FigureName | undefined {
-  const [kind, of, part, band] = key.split('/');
+  const [kind, of, part, band] = key.split('/').map(decoded);
   if (!(FIGURE_KINDS as readonly string[]).includes(kind!) || !of) return undefined;
   return { kind: kind as FigureKind, of, ...(part !== undefined && { part }), ...(band !== undefined && { band: Number(band) }) };
 }
@@ -43,7 +53,6 @@ export interface Observation {
 
 /** How a figure differs from the number in use before anything was measured, and from one day to the next. */
 interface FigureLaw {
-  unit: string;
   /** `ratio`: sds are of its natural log. */
   scale: 'plain' | 'ratio';
   /** Owners, pits, cuts: how far the truth lies from the number in use. */
@@ -57,20 +66,23 @@ interface FigureLaw {
   digits: number;
 }
 
-/** Starting values of our own (docs/learning.md): how well a number in use is known, and how well a day measures it. */
+/**
+ * Starting values of our own (docs/learning.md): how well a number in use is known, and how well a day measures it. Numbers are in C
+ * (gauge, zone, drop), minutes (warmUp, recover), kg/h (fuel), shares (trim, yield), times the usual (portion, hands) and W/K (boxLoss).
+ */
 export const FIGURE: Record<FigureKind, FigureLaw> = Object.freeze({
-  gauge: { unit: 'C', scale: 'plain', priorSd: 8, daySd: 3, from: -60, to: 60, digits: 0 },
-  zone: { unit: 'C', scale: 'plain', priorSd: 8, daySd: 4, from: -40, to: 40, digits: 0 },
-  warmUp: { unit: 'min', scale: 'ratio', priorSd: 0.3, daySd: 0.2, from: 3, to: 240, digits: 0 },
-  drop: { unit: 'C', scale: 'ratio', priorSd: 0.4, daySd: 0.35, from: 1, to: 90, digits: 0 },
-  recover: { unit: 'min', scale: 'ratio', priorSd: 0.4, daySd: 0.35, from: 1, to: 60, digits: 0 },
-  fuel: { unit: 'kg/h', scale: 'ratio', priorSd: 0.35, daySd: 0.2, from: 0.01, to: 40, digits: 2 },
+  gauge: { scale: 'plain', priorSd: 8, daySd: 3, from: -60, to: 60, digits: 0 },
+  zone: { scale: 'plain', priorSd: 8, daySd: 4, from: -40, to: 40, digits: 0 },
+  warmUp: { scale: 'ratio', priorSd: 0.3, daySd: 0.2, from: 3, to: 240, digits: 0 },
+  drop: { scale: 'ratio', priorSd: 0.4, daySd: 0.35, from: 1, to: 90, digits: 0 },
+  recover: { scale: 'ratio', priorSd: 0.4, daySd: 0.35, from: 1, to: 60, digits: 0 },
+  fuel: { scale: 'ratio', priorSd: 0.35, daySd: 0.2, from: 0.01, to: 40, digits: 2 },
   // The usual trim counts as much as three weighed pieces: 0.05^2 / 0.0289^2.
-  trim: { unit: 'share', scale: 'plain', priorSd: 0.0289, daySd: 0.05, from: 0, to: 0.7, digits: 2 },
-  yield: { unit: 'share', scale: 'plain', priorSd: 0.04, daySd: 0.04, from: 0.2, to: 1, digits: 2 },
-  portion: { unit: 'times', scale: 'ratio', priorSd: 0.15, daySd: 0.15, from: 0.4, to: 2, digits: 2 },
-  hands: { unit: 'times', scale: 'ratio', priorSd: 0.35, daySd: 0.4, from: 0.2, to: 5, digits: 2 },
-  boxLoss: { unit: 'W/K', scale: 'ratio', priorSd: 0.35, daySd: 0.25, from: 0.05, to: 20, digits: 2 },
+  trim: { scale: 'plain', priorSd: 0.0289, daySd: 0.05, from: 0, to: 0.7, digits: 2 },
+  yield: { scale: 'plain', priorSd: 0.04, daySd: 0.04, from: 0.2, to: 1, digits: 2 },
+  portion: { scale: 'ratio', priorSd: 0.15, daySd: 0.15, from: 0.4, to: 2, digits: 2 },
+  hands: { scale: 'ratio', priorSd: 0.35, daySd: 0.4, from: 0.2, to: 5, digits: 2 },
+  boxLoss: { scale: 'ratio', priorSd: 0.35, daySd: 0.25, from: 0.05, to: 20, digits: 2 },
 });
 
 export interface LearnedFigure {
@@ -91,7 +103,7 @@ const TAILS = 4;
 const ROUNDS = 40;
 const SETTLED = 1e-10;
 /** A normal's 10 to 90 %. */
-const EIGHT_IN_TEN = 1.2816;
+const EIGHT_IN_TEN = normalQuantile(0.9);
 
 /**
  * A figure from its measurements, drawn towards its prior by how little is known: normal prior, Student's t noise, by iterated weights

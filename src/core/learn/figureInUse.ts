@@ -49,27 +49,37 @@ function read({ kind, of, part, band }: FigureName, { equipment, library }: Figu
   }
 }
 
-/** What a figure belongs to, with the figure at another value: the whole of it, to be kept in place of what was. */
-export function withFigure(figure: FigureKey, value: number, ground: FigureGround): FigureHome | undefined {
+/** Whether somebody states a figure that is else as usual: a gauge that reads true, guests and hands like others'. */
+export function isStated(figure: FigureKey, { equipment, library }: FigureGround): boolean {
+  const { kind, of, part } = figureName(figure)!;
+  const pit = equipment.pits.find(({ id }) => id === of);
+  if (kind === 'gauge') return (part === 'hot' ? pit?.gaugeOffsetHotC : pit?.gaugeOffsetC) !== undefined;
+  if (kind === 'portion') return library.habits?.eats?.[of as 'lunch'] !== undefined;
+  if (kind === 'hands') return library.habits?.handPace?.[of as 'load'] !== undefined;
+  return true;
+}
+
+/** What a figure belongs to, with the figure at another value, or (undefined) no longer stated: the whole of it, to be kept in place of what was. */
+export function withFigure(figure: FigureKey, value: number | undefined, ground: FigureGround): FigureHome | undefined {
   const name = figureName(figure);
   if (!name || read(name, ground) === undefined) return undefined;
   const { kind, of, part, band } = name;
   const { equipment, library } = ground;
+  const pit = equipment.pits.find(({ id }) => id === of);
+  if (kind === 'gauge') return { kind: 'pit', pit: { ...pit!, [part === 'hot' ? 'gaugeOffsetHotC' : 'gaugeOffsetC']: value } };
+  if (kind === 'portion' || kind === 'hands') {
+    const habit = kind === 'portion' ? 'eats' : 'handPace';
+    return { kind: 'habits', habits: { ...library.habits, [habit]: { ...library.habits?.[habit], [of]: value } } };
+  }
+  if (value === undefined) return undefined;
   if (kind === 'boxLoss') return { kind: 'box', box: { ...equipment.boxes.find(({ id }) => id === of)!, lossWPerK: value } };
   if (kind === 'trim' || kind === 'yield')
     return { kind: 'cut', cut: { ...cutIn(library, of)!, [kind === 'trim' ? 'trimShare' : 'yieldShare']: value } };
-  if (kind === 'portion' || kind === 'hands') {
-    const of_ = kind === 'portion' ? 'eats' : 'handPace';
-    return { kind: 'habits', habits: { ...library.habits, [of_]: { ...library.habits?.[of_], [of]: value } } };
-  }
-  const pit = equipment.pits.find(({ id }) => id === of)!;
-  return { kind: 'pit', pit: pitWith(pit, { kind, of, part, band }, value) };
+  return { kind: 'pit', pit: pitWith(pit!, { kind, of, part, band }, value) };
 }
 
 function pitWith(pit: Pit, { kind, part, band }: FigureName, value: number): Pit {
   switch (kind) {
-    case 'gauge':
-      return part === 'hot' ? { ...pit, gaugeOffsetHotC: value } : { ...pit, gaugeOffsetC: value };
     case 'zone': {
       const racks = pit.racks.map((rack) =>
         rack.id === part ? { ...rack, zones: rack.zones?.map((zone, i) => (i === band ? { ...zone, offsetC: value } : zone)) } : rack,

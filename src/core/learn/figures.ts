@@ -4,6 +4,8 @@ import { figureInUse, roundedFigure, type FigureGround } from './figureInUse';
 /** What was taken of the log in a figure's place, and what stood there before. */
 export interface TakenFigure {
   before: number;
+  /** Nobody had stated it: it was as usual. */
+  unstated?: boolean;
   taken: number;
   count: number;
   takenAtMs: number;

@@ -34,9 +34,10 @@ export function eatenShare({ kept: { input }, state, mealOf }: MeasuredDay, endM
   const { habits: _, ...usual } = library;
   const demands = demandOf(event, usual, mealOf);
   return event.servings.flatMap((serving): Measure[] => {
-    const meats = event.batches.filter(
-      ({ servingId, cutId, second }) => servingId === serving.id && !second && cutIn(library, cutId)?.species !== 'dish',
-    );
+    const meats = event.batches.filter(({ id, servingId, cutId, second }) => {
+      const cut = cutIn(library, cutId);
+      return servingId === serving.id && !second && cut !== undefined && cut.species !== 'dish' && demands.has(id);
+    });
     if (meats.length === 0 || meats.some(({ id }) => ready[id] === undefined || left[id] === undefined)) return [];
     const [eatenKg, leftKg, reckonedKg] = meats.reduce(
       ([eaten, over, reckoned], { id }) => [

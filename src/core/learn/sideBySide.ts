@@ -1,5 +1,5 @@
 import { predictiveLaw } from '../forecast';
-import { quantileSorted } from '../numerics';
+import { quantileSorted, rms } from '../numerics';
 import type { CalibratedCook, CalibrationPoint } from './calibrated';
 
 /** How one way of foretelling did on cooks it had not seen. */
@@ -15,8 +15,6 @@ export interface Foretold {
 
 /** A rule of hours a pound is made of so many cooks of the cut. */
 const POUND_RULE_FROM = 3;
-
-const rms = (logs: readonly number[]): number => Math.sqrt(logs.reduce((sum, each) => sum + each ** 2, 0) / logs.length);
 
 /** Into a sorted list, where it belongs. */
 function putInOrder(sorted: number[], value: number): void {

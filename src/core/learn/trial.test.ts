@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededRandom } from '../numerics';
-import { balanced, byLuck, drawTrial, judgeTrial, neededOf, type Tasting } from './trial';
+import { balanced, byLuck, drawTrial, judgeTrial, lotOf, neededOf, type Tasting } from './trial';
 
 const laid = (count: number, rackId = 'main') =>
   Array.from({ length: count }, (_, i) => ({ pieceId: `${rackId}-${String(i).padStart(2, '0')}`, rackId, xMm: 120 * i }));
@@ -56,6 +56,15 @@ describe('the lot of a trial', () => {
       expect(firstArms.filter((arm) => arm === 0)).toHaveLength(7);
     }
     expect(balanced(0, seededRandom(1))).toEqual([]);
+  });
+});
+
+describe('a lot whose batch was changed since', () => {
+  const lot = { pieces: [0, 1, 0].map((arm, i) => ({ pieceId: `p${i}`, arm: arm as 0 | 1 })) };
+  it('tells what is still there of each way, and what came after it was drawn', () => {
+    expect(lotOf(lot, [{ id: 'p0' }, { id: 'p1' }, { id: 'p2' }])).toEqual({ arms: [['p0', 'p2'], ['p1']], undrawn: [] });
+    expect(lotOf(lot, [{ id: 'p9' }, { id: 'p1' }])).toEqual({ arms: [[], ['p1']], undrawn: ['p9'] });
+    expect(lotOf(lot, [])).toEqual({ arms: [[], []], undrawn: [] });
   });
 });
 

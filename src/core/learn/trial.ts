@@ -201,6 +201,16 @@ export interface BlindPaper {
   given: number[];
 }
 
+/** How the lot stands to the batch as it is now: the pieces of each way that are still there, and those that came after it was drawn. */
+export function lotOf(
+  { pieces }: Pick<Trial, 'pieces'>,
+  now: readonly { id: string }[],
+): { arms: [string[], string[]]; undrawn: string[] } {
+  const of = (arm: Arm) => now.flatMap(({ id }) => (pieces.some((piece) => piece.pieceId === id && piece.arm === arm) ? [id] : []));
+  const undrawn = now.flatMap(({ id }) => (pieces.some(({ pieceId }) => pieceId === id) ? [] : [id]));
+  return { arms: [of(0), of(1)], undrawn };
+}
+
 export const otherArm = (arm: Arm): Arm => (arm === 0 ? 1 : 0);
 
 /** A trial as its tasters see it: its name would tell what is tried. */

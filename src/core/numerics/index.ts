@@ -3,6 +3,7 @@ export type { Condition } from './conditional';
 export { crossingBetween } from './crossing';
 export { normalCumulative, normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
+export { rms } from './rms';
 export { quantile, quantileSorted } from './quantile';
 export { seededRandom, seedOfName } from './random';
 export type { Random } from './random';

@@ -1,4 +1,4 @@
-import type { FigureKind, FigureKey, FigureName } from '../../core/learn';
+import { figureKey, type FigureKey, type FigureKind, type FigureName } from '../../core/learn';
 import { GAUGE_HEATS, type Equipment, type Library } from '../../core/model';
 import { formatHeatLoss, formatMass, formatMinutes, formatSetPoint, formatShare, formatTempDifference, type Units } from '../units';
 import { capital } from './names';
@@ -59,18 +59,20 @@ export function formatFigure(kind: FigureKind, value: number, units: Units): str
 export function measurable({ equipment, library }: FigureContext): FigureKey[] {
   return [
     ...equipment.pits.flatMap((pit): FigureKey[] => [
-      `gauge/${pit.id}/low`,
-      `gauge/${pit.id}/hot`,
-      ...pit.racks.flatMap(({ id, zones }) => (zones ?? []).map((_, band): FigureKey => `zone/${pit.id}/${id}/${band}`)),
-      `warmUp/${pit.id}`,
-      `drop/${pit.id}`,
-      `recover/${pit.id}`,
-      `fuel/${pit.id}`,
+      figureKey('gauge', pit.id, 'low'),
+      figureKey('gauge', pit.id, 'hot'),
+      ...pit.racks.flatMap(({ id, zones }) => (zones ?? []).map((_, band) => figureKey('zone', pit.id, id, band))),
+      figureKey('warmUp', pit.id),
+      figureKey('drop', pit.id),
+      figureKey('recover', pit.id),
+      figureKey('fuel', pit.id),
     ]),
-    ...equipment.boxes.map(({ id }): FigureKey => `boxLoss/${id}`),
+    ...equipment.boxes.map(({ id }) => figureKey('boxLoss', id)),
     'portion/lunch',
     'portion/supper',
-    ...Object.keys(WORK).map((work): FigureKey => `hands/${work}`),
-    ...library.cuts.filter(({ species }) => species !== 'dish').flatMap(({ id }): FigureKey[] => [`trim/${id}`, `yield/${id}`]),
+    ...Object.keys(WORK).map((work) => figureKey('hands', work)),
+    ...library.cuts
+      .filter(({ species }) => species !== 'dish')
+      .flatMap(({ id }): FigureKey[] => [figureKey('trim', id), figureKey('yield', id)]),
   ];
 }

@@ -38,6 +38,10 @@ export function trialVerdict(
   return `${of}${sure}${untold}`;
 }
 
+/** Pieces that came to the batch after the lot was drawn. */
+export const undrawnLine = (tags: readonly string[]): string =>
+  tags.length === 0 ? '' : ` ${list([...tags])} came after the lot was drawn, and ${tags.length === 1 ? 'is' : 'are'} in neither way.`;
+
 /** `whole racks: P1 and P3`. */
 export const armLine = (name: string, tags: readonly string[]): string => `${name}: ${tags.length > 0 ? list([...tags]) : 'none'}`;
 

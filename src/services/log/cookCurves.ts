@@ -1,12 +1,11 @@
 import { foldDay, lowestCounts, MinuteBook, readingsOf } from '../../core/day';
-import { modelledCurve, type ClosedCook, type CookCurve } from '../../core/learn';
+import { loggedCurve, modelledCurve, type ClosedCook, type CookCurve } from '../../core/learn';
 import { MS_PER_MIN } from '../../core/units';
 import { loadCooks, loadDay, loadEntries, loadMinutes } from '../../persistence';
 import type { Context } from '../context';
 
 /** A curve of so few readings says less than the model. */
 const FEWEST_READINGS = 8;
-const MOST_POINTS = 240;
 export const MOST_COMPARED = 4;
 
 /** The curves of a few cooks, to be laid over each other. */
@@ -43,13 +42,12 @@ async function readCurve(context: Context, { id, eventId, pieceKey, times }: Clo
     ({ atMs }) => atMs >= times.onMs && atMs <= times.pulledMs,
   );
   if (read.length < FEWEST_READINGS) return undefined;
-  const every = Math.ceil(read.length / MOST_POINTS);
-  const kept = read.filter((_, i) => i % every === 0 || i === read.length - 1);
+  const curve = loggedCurve(read, { onMs: times.onMs });
+  if (!curve) return undefined;
   const since = (atMs: number) => (atMs - times.onMs) / MS_PER_MIN;
   return {
     id,
-    minutes: kept.map(({ atMs }) => since(atMs)),
-    coreC: kept.map(({ tempC }) => tempC),
+    ...curve,
     modelled: false,
     wrappedMin: times.wrappedMs === undefined ? undefined : since(times.wrappedMs),
     pulledMin: since(times.pulledMs),

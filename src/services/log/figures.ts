@@ -1,7 +1,9 @@
 import {
   FIGURE,
   figureInUse,
+  figureKey,
   figureName,
+  isStated,
   kitchenFigures,
   withFigure,
   type FigureGround,
@@ -53,7 +55,17 @@ async function measured(transaction?: Transaction): Promise<KeptMeasure[]> {
     ...kept.map((each): KeptMeasure => ({ ...each, source: each.eventId === undefined ? 'typed' : 'day' })),
     ...weighed.flatMap(({ eventId, cutId, boughtKg, trimmedKg }, i): KeptMeasure[] =>
       boughtKg > 0 && trimmedKg <= boughtKg
-        ? [{ id: `scale/${i}`, source: 'scale', eventId, figure: `trim/${cutId}`, atMs: 0, value: 1 - trimmedKg / boughtKg, readings: 1 }]
+        ? [
+            {
+              id: `scale/${i}`,
+              source: 'scale',
+              eventId,
+              figure: figureKey('trim', cutId),
+              atMs: 0,
+              value: 1 - trimmedKg / boughtKg,
+              readings: 1,
+            },
+          ]
         : [],
     ),
   ];
@@ -102,7 +114,13 @@ export async function takeMeasureOut(context: Context, { id }: { id: string }): 
 }
 
 /** Writes a figure's number to where it is planned with. */
-async function write(figure: FigureKey, value: number, ground: FigureGround, nowMs: number, transaction: Transaction): Promise<boolean> {
+async function write(
+  figure: FigureKey,
+  value: number | undefined,
+  ground: FigureGround,
+  nowMs: number,
+  transaction: Transaction,
+): Promise<boolean> {
   const home = withFigure(figure, value, ground);
   if (!home) return false;
   if (home.kind === 'pit') await saveGear('pit', home.pit, nowMs, transaction);
@@ -122,7 +140,8 @@ export async function takeFigure(context: Context, { figure }: { figure: string 
     const nowMs = context.nowMs();
     await write(found.figure, found.value, ground, nowMs, transaction);
     const { prior, value, count } = found;
-    const stands = { before: prior, taken: value, count, takenAtMs: nowMs };
+    const unstated = found.taken ? found.taken.unstated : !isStated(found.figure, ground);
+    const stands = { before: prior, ...(unstated && { unstated }), taken: value, count, takenAtMs: nowMs };
     await saveSetting(TAKEN_KEY, { ...taken, [found.figure]: stands }, transaction);
     return success({});
   });
@@ -134,7 +153,10 @@ export async function putFigureBack(context: Context, { figure }: { figure: stri
     if (!figureName(figure)) return failure({ code: 'figureGone' });
     const key = figure as FigureKey;
     const { [key]: stands, ...others } = await takenFigures(transaction);
-    if (!stands || !(await write(key, stands.before, await groundNow(transaction), context.nowMs(), transaction)))
+    if (
+      !stands ||
+      !(await write(key, stands.unstated ? undefined : stands.before, await groundNow(transaction), context.nowMs(), transaction))
+    )
       return failure({ code: 'figureGone' });
     await saveSetting(TAKEN_KEY, others, transaction);
     return success({});

@@ -2,16 +2,11 @@
 import { FileUp } from 'lucide-react';
 import { useState } from 'react';
 import type { Outcome } from '../../core/outcome';
+import type { LogColumns } from '../../inputs';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Dialog } from '../kit/Dialog';
 
-interface Columns {
-  time: string;
-  channel?: string;
-  temps: readonly string[];
-  unit: 'C' | 'F';
-}
 interface Imported {
   readings: number;
   channels: string[];
@@ -19,8 +14,8 @@ interface Imported {
 }
 export interface ImportLogProps {
   eventId: string;
-  remembered: Record<string, Columns>;
-  guessLog: (input: unknown) => Promise<Outcome<{ columns: string[]; guess: Columns }>>;
+  remembered: Record<string, LogColumns>;
+  guessLog: (input: unknown) => Promise<Outcome<{ columns: string[]; guess: LogColumns }>>;
   importLog: Action<Imported>;
 }
 
@@ -28,7 +23,7 @@ export interface ImportLogProps {
 export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLogProps) {
   const [file, setFile] = useState<{ name: string; text: string; columns: string[] }>();
   const [device, setDevice] = useState('Logger');
-  const [columns, setColumns] = useState<Columns>();
+  const [columns, setColumns] = useState<LogColumns>();
   const [refused, setRefused] = useState<Imported['refused']>([]);
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
@@ -92,7 +87,7 @@ export function ImportLog({ eventId, remembered, guessLog, importLog }: ImportLo
               </select>
             </label>
             <fieldset>
-              <legend>Columns of temperatures</legend>
+              <legend>LogColumns of temperatures</legend>
               <div className="flex flex-wrap gap-x-4">
                 {file.columns
                   .filter((column) => column !== columns.time && column !== columns.channel)

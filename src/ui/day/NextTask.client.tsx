@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { piecesOfTask, type DayTask, type KeptDay } from '../../core/day';
+import { HANDLED } from '../../core/model';
 import { clockTime } from '../../formats/clock';
 import { list, memberName, type MessageContext } from '../../formats/messages/names';
 import { tagOfPiece } from '../../formats/messages/day/names';
@@ -25,8 +26,7 @@ const LATER_MIN = [10, 20, 40] as const;
 const WHY_NOT = ['not needed', 'done another way', 'no time', 'broken or gone'] as const;
 
 /** Work whose minutes tell how quick these hands are. */
-const TIMED: ReadonlySet<DayTask['kind']> = new Set(['load', 'wrap', 'move', 'pull']);
-const isTimed = ({ kind }: DayTask): boolean => TIMED.has(kind);
+const isTimed = ({ kind }: DayTask): boolean => HANDLED.some((each) => each === kind);
 
 /** The next thing to do, large: what, when, who; done, not yet, or why not. */
 export function NextTask({ task, day, ground, context, nowMs, say, onPad, onPiece }: NextTaskProps) {

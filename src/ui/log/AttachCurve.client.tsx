@@ -1,18 +1,13 @@
 'use client';
 import { useId, useState } from 'react';
+import type { LogColumns } from '../../inputs';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { Field, inputClass } from '../kit/Field';
 import { FileButton } from '../kit/FileButton.client';
 
-interface Columns {
-  time: string;
-  channel?: string;
-  temps: readonly string[];
-  unit: 'C' | 'F';
-}
 export interface AttachCurveActions {
-  guessLog: Action<{ columns: string[]; guess: Columns }>;
+  guessLog: Action<{ columns: string[]; guess: LogColumns }>;
   attachCurve: Action<{ id: string; points: number }>;
 }
 interface AttachCurveProps extends AttachCurveActions {
@@ -24,7 +19,7 @@ const HEAD_LETTERS = 20_000;
 
 /** A logger's file put to one cook: which column its core is in, and in what unit. */
 export function AttachCurve({ id, hasCurve, guessLog, attachCurve }: AttachCurveProps) {
-  const [file, setFile] = useState<{ text: string; columns: string[]; guess: Columns }>();
+  const [file, setFile] = useState<{ text: string; columns: string[]; guess: LogColumns }>();
   const [core, setCore] = useState('');
   const [probe, setProbe] = useState('');
   const [unit, setUnit] = useState<'C' | 'F'>('F');

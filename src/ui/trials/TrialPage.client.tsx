@@ -2,9 +2,9 @@
 import { Printer, Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import type { Arm, JudgedTrial } from '../../core/learn';
+import { lotOf, type JudgedTrial } from '../../core/learn';
 import { formatMinutes } from '../../formats/units';
-import { byNumber, TASTED_WORDS, trialVerdict, TRIAL_KIND_WORDS } from '../../formats/messages/trial';
+import { byNumber, TASTED_WORDS, trialVerdict, TRIAL_KIND_WORDS, undrawnLine } from '../../formats/messages/trial';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { TableHead } from '../kit/TableHead';
@@ -36,7 +36,11 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
     announce('The trial is taken away.', () => void callAction(actions.bringTrialBack, { id }));
     router.push('/log/trials');
   };
-  const tagsOf = (arm: Arm) => byNumber(pieces.filter((piece) => piece.arm === arm).map(({ pieceId }) => tags[pieceId] ?? pieceId));
+  const lot = lotOf(
+    { pieces },
+    Object.keys(tags).map((pieceId) => ({ id: pieceId })),
+  );
+  const tagsOf = (ids: readonly string[]) => byNumber(ids.map((pieceId) => tags[pieceId]!));
   return (
     <main className="mx-auto max-w-4xl px-4 py-6">
       <p className="text-[0.92rem] print:hidden">
@@ -102,7 +106,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
           {kind === 'sides'
             ? 'The place itself is what is tried: pieces left and right of the middle of each rack.'
             : 'Pieces that lie beside each other go one to each way, by lot, so that neither has the better places.'}{' '}
-          The codes are for the carver: the tasters see nothing else.
+          The codes are for the carver: the tasters see nothing else.{undrawnLine(tagsOf(lot.undrawn))}
         </p>
         <table className="mt-2 w-full max-w-xl text-left">
           <TableHead names={['Way', 'Pieces', 'Code']} />
@@ -112,7 +116,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
                 <th scope="row" className="py-1.5 pr-3 font-semibold">
                   {arms[arm]}
                 </th>
-                <td className="py-1.5 pr-3">{tagsOf(arm).join(', ')}</td>
+                <td className="py-1.5 pr-3">{tagsOf(lot.arms[arm]).join(', ') || 'gone with its event'}</td>
                 <td className="figures py-1.5 text-lg font-bold">{codes[arm]}</td>
               </tr>
             ))}

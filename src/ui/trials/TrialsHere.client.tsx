@@ -1,7 +1,8 @@
 'use client';
 import { FlaskConical } from 'lucide-react';
 import Link from 'next/link';
-import { armLine, byNumber, TRIAL_KIND_WORDS } from '../../formats/messages/trial';
+import { lotOf } from '../../core/learn';
+import { armLine, byNumber, TRIAL_KIND_WORDS, undrawnLine } from '../../formats/messages/trial';
 import { batchName, messageContextOf } from '../../formats/messages/names';
 import { tagOf } from '../../formats/messages/rack';
 import { useEventDocument } from '../document/EventDocument.client';
@@ -15,8 +16,8 @@ export function TrialsHere({ folded = false }: { folded?: boolean }) {
   const trials = (facts.trials ?? []).filter(({ batchId }) => input.event.batches.some((batch) => batch.id === batchId));
   if (trials.length === 0) return null;
   const lines = trials.map(({ id, name, kind, arms, batchId, pieces }) => {
-    const tags = (arm: number) =>
-      byNumber(pieces.flatMap((piece) => (piece.arm === arm ? [tagOf(words, { batchId, pieceId: piece.pieceId })] : [])));
+    const lot = lotOf({ pieces }, input.event.batches.find((batch) => batch.id === batchId)!.pieces);
+    const tags = (ids: readonly string[]) => byNumber(ids.map((pieceId) => tagOf(words, { batchId, pieceId })));
     return (
       <li key={id}>
         <Link href={`/log/trials/${id}`} className="font-semibold underline">
@@ -25,7 +26,7 @@ export function TrialsHere({ folded = false }: { folded?: boolean }) {
         <span className="text-soft">
           , {batchName(words, batchId).toLowerCase()}, {TRIAL_KIND_WORDS[kind]}
         </span>
-        : {armLine(arms[0], tags(0))}; {armLine(arms[1], tags(1))}.
+        : {armLine(arms[0], tags(lot.arms[0]))}; {armLine(arms[1], tags(lot.arms[1]))}.{undrawnLine(tags(lot.undrawn))}
       </li>
     );
   });
