@@ -47,7 +47,12 @@ export function PitForm({ pit, opened, savePit, onDone }: PitFormProps) {
         conversion={drop}
         optional
       />
-      <FigureField<P> name="gaugeOffsetHotC" label={`The same at ${formatSetPoint(GAUGE_HEATS.hot, units)}`} conversion={drop} optional />
+      <FigureField<P>
+        name="gaugeOffsetHotC"
+        label={`Grate over gauge, ${formatSetPoint(GAUGE_HEATS.hot, units)}`}
+        conversion={drop}
+        optional
+      />
       <FigureField<P> name="openingDropC" label="Drop when opened" conversion={drop} />
       <FigureField<P> name="recoverMin" label="Recovers in" conversion={minutes} />
       <FigureField<P> name="airflow" label="Airflow, usual 1" conversion={factor} optional />

@@ -120,7 +120,7 @@ export function LogPage({
                 value={sought.words}
                 onChange={({ target }) => seek({ words: target.value })}
                 placeholder="a cut, a word of a note…"
-                className="min-h-9 w-56 rounded border border-line bg-sheet px-2 text-base font-normal"
+                className="min-h-9 w-48 rounded border border-line bg-sheet px-2 text-base font-normal"
               />
             </label>
             <Choice label="Cut" value={sought.cut} onChange={(cut) => seek({ cut })} options={names((each) => each.cut)} />
@@ -132,7 +132,7 @@ export function LogPage({
               <select
                 value={sought.sort}
                 onChange={({ target }) => seek({ sort: target.value as Sought['sort'] })}
-                className="min-h-9 rounded border border-line bg-sheet px-2 text-base font-normal"
+                className="min-h-9 max-w-52 rounded border border-line bg-sheet px-2 text-base font-normal"
               >
                 {SORTS.map(([value, word]) => (
                   <option key={value} value={value}>
@@ -280,7 +280,7 @@ function Choice({ label, value, onChange, options }: { label: string; value: str
       <select
         value={value}
         onChange={({ target }) => onChange(target.value)}
-        className="min-h-9 max-w-56 rounded border border-line bg-sheet px-2 text-base font-normal"
+        className="min-h-9 max-w-40 rounded border border-line bg-sheet px-2 text-base font-normal"
       >
         <option value="">all</option>
         {options.map((option) => (
