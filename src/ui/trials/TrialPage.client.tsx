@@ -66,15 +66,14 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
         <h2 className="text-lg">What came of it</h2>
         <p className="mt-1">{trialVerdict(trial, result)}</p>
         {result.traits.length > 0 && (
-          <table className="mt-3 w-full max-w-2xl text-left text-[0.94rem]">
+          <table className="mt-3 w-full text-left text-[0.94rem]">
             <TableHead names={['(Trait)', arms[0], arms[1], `${arms[1]} over ${arms[0]}`, '8 times in 10']} />
             <tbody>
               {result.traits.map(({ trait, means, differs, range, papers }) => (
                 <tr key={trait} className="border-b border-line">
                   <th scope="row" className="py-1 pr-3 font-normal">
                     {TASTED_WORDS[trait].name}
-                    <span className="text-[0.84rem] text-soft">
-                      {' '}
+                    <span className="block text-[0.84rem] text-soft">
                       1 {TASTED_WORDS[trait].from}, 7 {TASTED_WORDS[trait].to}
                     </span>
                   </th>
@@ -158,7 +157,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
                       {paper.note && <span className="block text-soft">{paper.note}</span>}
                       <button
                         type="button"
-                        className="text-[0.86rem] text-soft underline"
+                        className="mt-0.5 block text-[0.86rem] text-soft underline"
                         aria-label={`Take out: paper ${paper.paper}`}
                         onClick={() =>
                           void callAction(actions.takePaperOut, { id, paper: paper.paper }).then((done) =>
