@@ -145,8 +145,34 @@ async function trial(page: Page) {
   await expect(page.getByText('5 of 5 tasters liked Salt and pepper better')).toBeVisible();
 }
 
+/** A gauge's learned offset: taken it stands on the pit itself, put back the pit is as it was. */
+async function offset(page: Page) {
+  const trailer = async (): Promise<string> => {
+    await page.goto('/equipment');
+    return (await page
+      .getByText(/^offset stick burner · smoke/)
+      .first()
+      .textContent())!;
+  };
+  const before = await trailer();
+  const kitchen = async () => {
+    await page.goto('/log');
+    await page.getByRole('tab', { name: 'Your kitchen' }).click();
+  };
+  await kitchen();
+  await page.getByRole('button', { name: 'Use it: Trailer pit, grate over the gauge, about 250 °F' }).click();
+  const back = page.getByRole('button', { name: 'Put back: Trailer pit, grate over the gauge, about 250 °F' });
+  await expect(back).toBeVisible();
+  expect(await trailer()).not.toBe(before);
+  await kitchen();
+  await back.click();
+  await expect(back).toHaveCount(0);
+  expect(await trailer()).toBe(before);
+}
+
 /** What the scale and the day measured, and a gauge that somebody read of a Tuesday. */
 async function figure(page: Page) {
+  await offset(page);
   await page.goto('/log');
   await page.getByRole('tab', { name: 'Your kitchen' }).click();
   const figures = page.getByRole('region', { name: 'Figures of gear, food and people' });
