@@ -103,8 +103,8 @@ export const restoreEntry = async (input: unknown) =>
 export const startDay = async (input: unknown) =>
   listed(through(StartDayInput, input, (c, { eventId, by }) => services.startDay(c, { eventId, by })));
 export const setDaySpeed = async (input: unknown) =>
-  through(DaySpeedInput, input, (c, { eventId, speed }) =>
-    services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs)),
+  through(DaySpeedInput, input, (c, { eventId, speed, forMin }) =>
+    services.setDayClock(c, eventId, (clock, nowMs) => atSpeed(clock, speed, nowMs, forMin)),
   );
 export const takeMachineTime = async () => worded(await withFaults(await context(), services.takeMachineTime));
 export const guessLog = async (input: unknown) => through(GuessLogInput, input, async (_, { text }) => services.guessLog(text));

@@ -232,6 +232,8 @@ export class StartDayInput {
 export class DaySpeedInput {
   @Id() eventId!: string;
   @WholeBetween(1, 600, 'The speed') speed!: number;
+  /** Only for so many of its minutes. */
+  @Maybe() @WholeBetween(1, 120, 'The minutes') forMin?: number;
 }
 
 const TempUnit = () => IsIn(['C', 'F'], { message: 'Say C or F.' });

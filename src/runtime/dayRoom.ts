@@ -9,11 +9,13 @@ import {
   lowestCounts,
   MinuteBook,
   oddsNow,
+  paceAt,
   readingsOf,
   retime,
   type Conclusion,
   type DayForecast,
   type DayLever,
+  type DayPace,
   type DayReadings,
   type DayView,
   type Effect,
@@ -42,7 +44,7 @@ export interface LinkView {
 }
 
 export interface RoomView extends DayView {
-  clock: { simulated: boolean; speed: number };
+  clock: { simulated: boolean } & DayPace;
   links: LinkView[];
   /** Why nothing can be written just now. */
   fault?: WriteFaultCode;
@@ -111,6 +113,7 @@ export class DayRoom {
   }
   set clock(clock: DayClock) {
     this.day.clock = clock;
+    this.publish();
   }
   get phase() {
     return this.journal.state.phase;
@@ -273,7 +276,7 @@ export class DayRoom {
     const { clock, kept } = this.day;
     return {
       ...dayView(kept, this.journal, this.readings(nowMs), this.forecast, this.levers, nowMs),
-      clock: { simulated: clock.mode === 'simulated', speed: clock.mode === 'simulated' ? clock.speed : 1 },
+      clock: clock.mode === 'simulated' ? { simulated: true, ...paceAt(clock, nowMs) } : { simulated: false, speed: 1 },
       links: this.house.links(),
       fault: this.house.fault(),
       ...this.clockFaults(),

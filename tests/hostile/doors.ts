@@ -40,7 +40,7 @@ export const ACTIONS: Record<string, unknown> = {
   saveRecipe: plain({ ...RECIPES[0]!, id: 'hostile-recipe' }),
   restoreEntry: { kind: 'cut', id: 'hostile-cut' },
   startDay: { eventId: 'EVENT', by: 'Ann' },
-  setDaySpeed: { eventId: 'EVENT', speed: 10 },
+  setDaySpeed: { eventId: 'EVENT', speed: 10, forMin: 10 },
   takeMachineTime: {},
   guessLog: { text: 'Time,A\n2027-06-19 05:00,250\n' },
   importLog: {

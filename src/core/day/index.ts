@@ -12,6 +12,8 @@ export type { KeptDay } from './keptDay';
 export { jointChance, oddsNow } from './odds';
 export { MinuteBook } from './minutes';
 export { believedCoreC } from './believed';
+export { dayTimeAfter, paceAt, paceFrom } from './pace';
+export type { DayPace } from './pace';
 export { curveOf, readingsOf } from './readings';
 export type { DayReadings, MinuteReading, PieceCurve, RawReading, TempAt } from './readings';
 export { retime } from './retime';

@@ -1,22 +1,21 @@
 import type { Transaction } from 'sequelize';
-import type { Entry, KeptDay } from '../../core/day';
+import type { DayPace, Entry, KeptDay } from '../../core/day';
 import { CookDayRow, DayEntryRow } from '../tables';
 
 /** How a day's clock goes: with the world's, or simulated from a moment on, so many times as fast. */
 export type DayClock =
   | { mode: 'real' }
-  | {
+  | ({
       mode: 'simulated';
       seed: number;
       worldStartMs: number;
       realFromMs: number;
       dayFromMs: number;
-      speed: number;
       /** Whether fires are tended by themselves. */
       crew: 'none' | 'tends';
       /** What goes wrong in the world, as it has it. */
       faults?: object[];
-    };
+    } & DayPace);
 
 export interface StoredDay {
   eventId: string;

@@ -39,6 +39,8 @@ const PieceSheet = lazy(() => import('./PieceSheet.client').then((made) => ({ de
 const OnTheScale = lazy(() => import('./OnTheScale.client').then((made) => ({ default: made.OnTheScale })));
 
 const SPEEDS = [1, 10, 60, 600] as const;
+/** A simulated day can be put on by so much: then there is time to look, and to do what is due. */
+const STEP_MIN = 10;
 const VIEWS = [
   ['day', 'Day'],
   ['safety', 'Safety log'],
@@ -59,8 +61,9 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
   const cooking = day.pieces.filter(isCooking);
   const shown = day.pieces.find((each) => each.key === chosen) ?? cooking.find((each) => each.probed) ?? cooking[0] ?? day.pieces[0];
   const piece = day.pieces.find((each) => each.key === sheet);
-  const speed = async (to: number) => {
-    const done = await callAction(setDaySpeed, { eventId: event.id, speed: to });
+  const isPace = (speed: number) => day.clock.speed === speed && day.clock.fastToMs === undefined;
+  const speed = async (to: number, forMin?: number) => {
+    const done = await callAction(setDaySpeed, { eventId: event.id, speed: to, forMin });
     if (!done.ok) complain(done.problems);
   };
   const takeTime = async () => {
@@ -94,13 +97,21 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
                 <button
                   key={each}
                   type="button"
-                  aria-pressed={day.clock.speed === each}
+                  aria-pressed={isPace(each)}
                   onClick={() => void speed(each)}
-                  className={`min-h-9 border border-line px-2 text-[0.86rem] first:rounded-l last:rounded-r ${day.clock.speed === each ? 'bg-ink font-bold text-sheet' : 'bg-sheet'}`}
+                  className={`min-h-9 border border-line px-2 text-[0.86rem] first:rounded-l ${isPace(each) ? 'bg-ink font-bold text-sheet' : 'bg-sheet'}`}
                 >
                   {each} x
                 </button>
               ))}
+              <button
+                type="button"
+                aria-label={`${STEP_MIN} minutes on`}
+                onClick={() => void speed(600, STEP_MIN)}
+                className="min-h-9 rounded-r border border-line bg-sheet px-2 text-[0.86rem]"
+              >
+                + {STEP_MIN} min
+              </button>
             </span>
           )}
           <ImportLog eventId={event.id} {...log} />

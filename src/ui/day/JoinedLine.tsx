@@ -45,7 +45,7 @@ export function JoinedLine({
       )}
       {day.clock.simulated && (
         <p className="border-b border-line bg-shade px-4 py-1 text-[0.86rem] text-soft">
-          Simulated{day.clock.speed > 1 ? `, ${day.clock.speed} times as fast` : ''}: no real fire, no real meat.
+          Simulated{paceWords(day.clock, at)}: no real fire, no real meat.
         </p>
       )}
       {day.clockSet && (
@@ -65,4 +65,9 @@ export function JoinedLine({
       ))}
     </>
   );
+}
+
+function paceWords({ speed, fastToMs }: DayScreen['clock'], at: (ms: number) => string): string {
+  if (fastToMs !== undefined) return `, on to ${at(fastToMs)}`;
+  return speed > 1 ? `, ${speed} times as fast` : '';
 }

@@ -1,11 +1,11 @@
 import type { WriteFaultCode } from '../../core/outcome';
-import type { Conclusion, DayTask, DayView, PieceView } from '../../core/day';
+import type { Conclusion, DayPace, DayTask, DayView, PieceView } from '../../core/day';
 import type { Plan } from '../../core/model';
 import type { MessageContext } from '../../formats/messages/names';
 
 /** The day as the house tells it. */
 export interface DayScreen extends DayView {
-  clock: { simulated: boolean; speed: number };
+  clock: { simulated: boolean } & DayPace;
   /** Why nothing can be written just now. */
   fault?: WriteFaultCode;
   /** The house's clock was set, by so much ahead of what the house goes by. */

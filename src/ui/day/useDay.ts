@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { dayTimeAfter } from '../../core/day';
 import type { DayScreen } from './dayScreen';
 import { forgetDays, keepLastSeen, lastSeen } from './keptHere';
 
@@ -138,7 +139,7 @@ export function useDay(eventId: string, first: DayScreen, firstVersion: number):
 }
 
 /** The day's own time at this moment, by what the house said last. */
-export const dayTimeNow = ({ day, receivedMs }: LiveDay): number => day.nowMs + (Date.now() - receivedMs) * day.clock.speed;
+export const dayTimeNow = ({ day, receivedMs }: LiveDay): number => dayTimeAfter(day.nowMs, Date.now() - receivedMs, day.clock);
 
 /** The same, second by second. */
 export function useDayNow(live: LiveDay): number {
