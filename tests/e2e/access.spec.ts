@@ -16,7 +16,7 @@ async function faults(page: Page): Promise<string[]> {
 }
 
 test('no screen has a serious fault in any palette', async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));

@@ -18,7 +18,6 @@ const onAt = async (page: Page, tag: string) => {
 };
 
 test('from the brief over buying, real weights and prep to the run sheet', async ({ page }) => {
-  test.setTimeout(120_000);
   await makeEvent(page, 'Keepers’ supper', { date: '2028-06-17', time: '18:00', adults: 40 });
   await addCut(page, 'brisket-whole');
   await page.getByLabel('Method for brisket, whole').selectOption('low-paper');

@@ -8,7 +8,7 @@ const clean = async (page: Page) => expect((await new AxeBuilder({ page }).analy
 test('a day is weighed and ended, judged in the log, compared, tried out with tasters, and what it measured is taken and put back', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(600_000);
   const { eventId, forget } = servedSupper();
   const made: string[] = [];
   try {

@@ -143,7 +143,6 @@ test('two plans are kept, compared, marked and one adopted; confidence shows its
 });
 
 test('with too little pit it says what is short, when, and which lever mends it', async ({ page }) => {
-  test.setTimeout(180_000);
   await makeEvent(page, 'Full house', { adults: 260 });
   for (const cut of ['brisket-whole', 'pork-butt']) await addCut(page, cut);
   await saved(page);
@@ -176,7 +175,6 @@ test('with too little pit it says what is short, when, and which lever mends it'
 test('event and plan go out as files and come back as another event and its plan; what is spoilt is refused with its place', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
   await openDemo(page);
   // Whatever was tried on it before: planned anew, to the end.
   await page.getByRole('button', { name: 'Re-plan' }).click();

@@ -91,7 +91,6 @@ test('a phone without signal keeps every tap, over a reload too, and each counts
   browser,
   page: owner,
 }) => {
-  test.setTimeout(180_000);
   lived = livedSupper();
   const { eventId } = lived;
   const bo = await joined(browser, await open(owner, 'cook'), 'Bo');
