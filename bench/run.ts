@@ -9,7 +9,7 @@ import { benchBestLine } from './bestLine';
 import { benchExact } from './exact';
 import { benchLive } from './live';
 import { benchPages } from './pages';
-import { benchDrag, benchOdds, benchPlanner } from './planner';
+import { benchDrag, benchOdds, benchPlanner, benchSearch } from './planner';
 import { cutAtRandom, CUT_RACK, onShelves } from './perfectFits';
 import { plainBareCook } from './plainCook';
 
@@ -136,6 +136,7 @@ benchPlanner([
   [60, 200, 8],
 ]);
 benchDrag();
+benchSearch(Number(process.env.BENCH_KITCHENS ?? 6));
 benchOdds();
 benchLive();
 benchUpdates();

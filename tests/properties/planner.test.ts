@@ -12,7 +12,7 @@ import {
   searchPlan,
   type PlanInput,
 } from '../../src/core/planning';
-import { newForecastCache, schemeWalk } from '../../src/core/schedule';
+import { newForecastCache, scheduleBy, schemeWalk, search } from '../../src/core/schedule';
 import {
   exchangeEventFrom,
   planInputOf,
@@ -64,6 +64,35 @@ describe('plans of random events', () => {
     }
     // Many can be done, wide as the range of a new owner is: a planner that gives up on everything would keep every rule as well.
     expect(feasible / EVENTS).toBeGreaterThan(0.4);
+  });
+
+  it('are what their scheme stands for, decoded from nothing, with the same figures', () => {
+    for (let seed = 1; seed <= 16; seed++) {
+      const input = planInputOf(randomOpenEvent(seed));
+      const orders = batchOrders(input);
+      const searchInput = searchInputOf(input, cache, SHIPPED_PARAMETERS);
+      const searching = search(orders, searchInput, { seed, iterations: 40 });
+      let step = searching.next();
+      while (!step.done) step = searching.next();
+      const { lower: _, ...found } = step.value;
+      const { lower: __, ...decoded } = scheduleBy(orders, searchInput, found.scheme);
+      expect(decoded, `event ${seed}`).toEqual(found);
+    }
+  });
+
+  it('have meat out of an oven that stays before the drive, though it was smoked in a pit that goes along', () => {
+    const event = randomOpenEvent(41);
+    const input = planInputOf(event);
+    const scheme: Scheme = {
+      order: ['b0'],
+      overrides: { b0: { pitId: 'offset', pitC: 135, finish: { pitId: 'oven', pitC: 135 }, earlierMin: 0 } },
+      seed: 1,
+      iterations: 0,
+    };
+    const found = scheduleBy(batchOrders(input), searchInputOf(input, cache, SHIPPED_PARAMETERS), scheme);
+    expect(found.runs.some((run) => run.batchId === 'b0' && run.moveAtMs !== undefined)).toBe(true);
+    const plan = readOpenPlan(writeOpenPlan(exchangePlanOf(input, planFrom(input, found)), event.timeZone));
+    expect(plan.ok && checkPlan(exchangeEventFrom(event), plan.value).filter(({ rule }) => rule === 12)).toEqual([]);
   });
 
   it('are the same bytes for the same seed and iterations, and for the event read back from its own text', () => {

@@ -80,7 +80,11 @@ export function alternativesFor(
     let known: BatchForecast | undefined;
     const forecast = () => (known ??= forecastBatch(context.cache, { ...context, hotHoldC }, order, pit, pitC, finish));
     for (const stand of whereabouts.standsOf(pit.id)) {
-      const leavesAtMs = whereabouts.leavesAt(order.serving.id, stand, Boolean(pit.travels) && (finish?.pit.travels ?? true));
+      const leavesAtMs = whereabouts.leavesAt(
+        order.serving.id,
+        stand,
+        Boolean(pit.travels) && (finish === undefined || Boolean(finish.pit.travels)),
+      );
       if (leavesAtMs === false && !anywhere) continue;
       if (
         finish &&
@@ -147,17 +151,22 @@ export function alternativesFor(
   );
 }
 
-/** Reasons that no place on any rack would cure: it never gets done, or a hard value would be broken. */
-export function unplaceable(order: BatchOrder, alternatives: Alternative[], limits: Limits): PlanProblem | undefined {
-  const { batch, cut, serving, nonIntact } = order;
+/** A core that a hard value forbids, wherever and however it is cooked. */
+export function coreRefused({ batch, cut, serving, nonIntact }: BatchOrder, limits: Limits): PlanProblem | undefined {
+  if (cut.done.by !== 'core') return undefined;
   const common = { severity: 'broken', batchId: batch.id, pieces: batch.pieces.length } as const;
-  if (cut.done.by === 'core') {
-    const { coreC } = cut.done;
-    const requiredC = nonIntact && !isPoultry(cut) ? limits.nonIntactCore : isRoast(cut) ? 0 : coreRuleOf(cut, nonIntact).limit;
-    if (coreC < requiredC) return { code: 'coreTooLow', ...common, coreC, requiredC, nonIntact };
-    if (serving.highlySusceptible && coreC < coreRuleOf(cut, nonIntact).limit)
-      return { code: 'rareForSusceptible', ...common, coreC, servingId: serving.id };
-  }
+  const { coreC } = cut.done;
+  const requiredC = nonIntact && !isPoultry(cut) ? limits.nonIntactCore : isRoast(cut) ? 0 : coreRuleOf(cut, nonIntact).limit;
+  if (coreC < requiredC) return { code: 'coreTooLow', ...common, coreC, requiredC, nonIntact };
+  return serving.highlySusceptible && coreC < coreRuleOf(cut, nonIntact).limit
+    ? { code: 'rareForSusceptible', ...common, coreC, servingId: serving.id }
+    : undefined;
+}
+
+/** Why a batch that is nowhere could not be anywhere: it never gets done, or is too long in the danger zone. */
+export function unplaceable(order: BatchOrder, alternatives: Alternative[], limits: Limits): PlanProblem | undefined {
+  const { batch } = order;
+  const common = { severity: 'broken', batchId: batch.id, pieces: batch.pieces.length } as const;
   const plain = alternatives.filter((alternative) => !alternative.finish);
   const looked = (plain.length > 0 ? plain : alternatives).map((alternative) => alternative.forecast());
   const done = looked.filter((forecast) => forecast.first.status === 'done' && forecast.last.status === 'done');

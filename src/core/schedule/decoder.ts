@@ -50,6 +50,8 @@ interface Step {
   id: string;
   override: string;
   placed: Placed;
+  /** It lies where its scheme puts it, and so does everything before it. */
+  pure: boolean;
 }
 
 /** A scheme made into a plan; what it was made of is kept, so that a like scheme need not be made anew. */
@@ -102,6 +104,7 @@ export class Decoder {
   private readonly pinned = new Map<string, { order: BatchOrder; pin: Pin }>();
   /** What of each batch is left to the search. */
   private readonly free = new Map<string, BatchOrder>();
+  private readonly ceilings = new WeakMap<Run, number>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
 
@@ -186,7 +189,12 @@ export class Decoder {
     return [...pinned, ...batches.filter((id) => this.free.has(id))];
   }
 
-  decode(scheme: Scheme, known?: Decoded): Decoded {
+  /**
+   * The plan of a scheme. `known` is that plan, made before, to be taken up again. `kept` are steps of another plan that stay as
+   * they lie there: what else there is goes round them. Such a plan breaks no rule, but a scheme that was decoded
+   * from nothing may come to another.
+   */
+  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>): Decoded {
     const keys = this.sequence(scheme);
     const travel = JSON.stringify(scheme.travel ?? {});
     if (travel !== this.travel) {
@@ -198,13 +206,12 @@ export class Decoder {
     let same = 0;
     const batchOf = (key: string) => this.pinned.get(key)?.order.batch.id ?? key;
     const choiceOf = (key: string) => JSON.stringify(scheme.overrides[batchOf(key)] ?? {});
-    while (
-      same < keys.length &&
-      same < this.steps.length &&
-      this.steps[same]!.key === keys[same] &&
-      this.steps[same]!.override === choiceOf(keys[same]!)
-    )
-      same++;
+    const isThere = (i: number): boolean => {
+      const [step, key] = [this.steps[i]!, keys[i]!];
+      if (step.key !== key || step.override !== choiceOf(key)) return false;
+      return known ? known.steps[i]?.placed === step.placed : kept ? kept.get(key) === step.placed : step.pure;
+    };
+    while (same < keys.length && same < this.steps.length && isThere(same)) same++;
     if (same < this.steps.length) rollBack(this.context, this.marks[same]!);
     this.steps.length = same;
     this.marks.length = same;
@@ -213,9 +220,10 @@ export class Decoder {
       const override = choiceOf(key);
       this.marks.push(mark(this.context));
       const before = known?.steps[i];
-      const again = before && before.key === key && before.override === override ? before.placed : undefined;
+      const again = before && before.key === key && before.override === override ? before.placed : kept?.get(key);
       if (!again) known = undefined;
-      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme) });
+      const pure = (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
+      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme), pure });
     }
     return known ?? this.judge(scheme);
   }
@@ -331,6 +339,11 @@ export class Decoder {
 
   /** How long a run bears being held where it is. */
   private ceilingMin(run: Run): number {
+    let ceiling = this.ceilings.get(run);
+    if (ceiling === undefined) this.ceilings.set(run, (ceiling = this.ceilingOf(run)));
+    return ceiling;
+  }
+  private ceilingOf(run: Run): number {
     const order = this.orders.get(run.batchId)!;
     const gear = this.input.gear.find((each) => each.id === (run.hold.first?.gearId ?? run.hold.gearId));
     const pit = this.input.pits.find((each) => each.id === run.pitId)!;

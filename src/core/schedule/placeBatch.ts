@@ -3,7 +3,7 @@ import { tryAlternative, type Trial, type Claims } from './trial';
 import { slackMin } from './holding';
 import { timingOf } from './timing';
 import { idealShiftMin } from './holdQuality';
-import { alternativesFor, suitablePits, unplaceable, type Alternative } from './alternatives';
+import { alternativesFor, coreRefused, suitablePits, unplaceable, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type PlacementContext } from './placement';
 import { footprintOf, type Footprint } from './rackLedger';
@@ -32,8 +32,10 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   }
   if (alternatives.length === 0)
     return nothing({ code: 'noSuitablePit', severity: 'broken', batchId: batch.id, pieces: pieces.length, need: 'heat' });
-  const blocked = unplaceable(order, alternatives, context.limits);
-  if (blocked) return nothing(blocked);
+  const refused = coreRefused(order, context.limits);
+  if (refused) return nothing(refused);
+  const wished = placeAsWished(order, context, alternatives[0]!, override, pieces);
+  if (wished) return wished;
 
   const parts = partsOf(pieces, Math.max(override.parts ?? 1, partsForHold(order, context, alternatives, pieces)));
   const whole: Placed = { runs: [], claims: [], left: [], problems: [] };
@@ -41,15 +43,34 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
     const shifts = shiftsFrom(order, context, alternatives, override, part);
     const together = placeTogether(order, context, alternatives, part, shifts);
     const placed =
-      'runs' in together
-        ? together
-        : placePieceByPiece(order, context, alternatives, part, together.somewhere ? shifts : [], whole.runs.length > 0);
+      'runs' in together ? together : placePieceByPiece(order, context, alternatives, part, together.somewhere ? shifts : [], whole.claims);
     whole.runs.push(...placed.runs);
     whole.claims.push(...placed.claims);
     whole.left.push(...placed.left);
     for (const problem of placed.problems) addProblem(whole.problems, problem);
   }
-  return whole;
+  const blocked = whole.runs.length === 0 ? unplaceable(order, alternatives, context.limits) : undefined;
+  return blocked ? nothing(blocked) : whole;
+}
+
+/** A wish for a whole batch that can be had just so: what looking for the nearest to it would come to as well. */
+function placeAsWished(
+  order: BatchOrder,
+  context: PlacementContext,
+  alternative: Alternative,
+  { earlierMin, parts = 1 }: Override,
+  pieces: Footprint[],
+): Placed | undefined {
+  if (earlierMin === undefined || earlierMin < 0 || parts > 1) return undefined;
+  if (slackMin(order, alternative, context, pieces) < earlierMin) return undefined;
+  const before = mark(context);
+  const trial = tryAlternative(order, context, alternative, pieces, { shiftMin: earlierMin, carveLaterMin: 0 });
+  if (trial.run && trial.taken.length === pieces.length) {
+    if (earlierMin > 0) trial.run.why.push({ code: 'idealHold', minutes: earlierMin });
+    return { runs: [trial.run], claims: [trial.claims!], left: [], problems: [] };
+  }
+  rollBack(context, before);
+  return undefined;
 }
 
 /** The same trouble for two runs of a batch is one trouble for more pieces. */
@@ -109,6 +130,9 @@ function placeTogether(
 ): Placed | { somewhere: boolean } {
   let firstRefusal: Trial | undefined;
   let somewhere = false;
+  const shut = new Map<Alternative, [fromMin: number, toMin: number][]>();
+  const isShut = (alternative: Alternative, shiftMin: number) =>
+    shut.get(alternative)?.some(([fromMin, toMin]) => fromMin <= shiftMin && shiftMin <= toMin) ?? false;
   for (const shiftMin of shifts) {
     let some = false;
     const mostOn = new Map<string, number>();
@@ -120,9 +144,11 @@ function placeTogether(
       const claims: Claims[] = [];
       let left = pieces;
       for (const alternative of alternatives) {
+        if (left === pieces && isShut(alternative, shiftMin)) continue;
         const before = mark(context);
         const trial = tryAlternative(order, context, alternative, left, { shiftMin, carveLaterMin: 0 });
         if (trial.refusal) firstRefusal ??= trial;
+        if (trial.shut && left === pieces) shut.set(alternative, [...(shut.get(alternative) ?? []), trial.shut]);
         if (!trial.run) continue;
         some = true;
         mostOn.set(alternative.pit.id, Math.max(mostOn.get(alternative.pit.id) ?? 0, trial.taken.length));
@@ -148,15 +174,28 @@ function placeTogether(
   return { somewhere };
 }
 
-/** The first refusal when pieces are tried at their latest start; whatever could be placed is taken back. */
-function whyNot(order: BatchOrder, context: PlacementContext, alternatives: Alternative[], left: Footprint[]): Trial | undefined {
+/**
+ * The first refusal when pieces are tried at their latest start; whatever could be placed is taken back. That another part
+ * of their batch holds the pit at its own heat is nobody's reason: they are tried as if it did not.
+ */
+function whyNot(
+  order: BatchOrder,
+  context: PlacementContext,
+  alternatives: Alternative[],
+  left: Footprint[],
+  own: readonly Claims[],
+): Trial | undefined {
+  const heats = own.flatMap(({ heat }) => heat);
+  context.heat.rollBack(context.heat.snapshot() - heats.length);
+  let why: Trial | undefined;
   for (const alternative of alternatives) {
     const before = mark(context);
-    const trial = tryAlternative(order, context, alternative, left, { shiftMin: 0, carveLaterMin: 0 });
+    why = tryAlternative(order, context, alternative, left, { shiftMin: 0, carveLaterMin: 0 });
     rollBack(context, before);
-    if (trial.refusal) return trial;
+    if (why.refusal) break;
   }
-  return undefined;
+  for (const use of heats) context.heat.add(use);
+  return why?.refusal && why;
 }
 
 const sum = (counts: readonly number[]) => counts.reduce((all, each) => all + each, 0);
@@ -171,21 +210,27 @@ function placePieceByPiece(
   alternatives: Alternative[],
   pieces: Footprint[],
   shifts: readonly number[],
-  someServedAtFirst: boolean,
+  earlier: readonly Claims[],
 ): Placed {
   const placed: Placed = { runs: [], claims: [], left: pieces, problems: [] };
   let reported: Trial | undefined;
+  // That another part of the batch holds the pit at its own heat is no reason of anybody's.
+  const isOwn = ({ refusal }: Trial) =>
+    refusal?.code === 'heat' &&
+    [...earlier, ...placed.claims].some(({ heat }) =>
+      heat.some((use) => use.pitC === refusal.setC && use.fromMs === refusal.fromMs && use.toMs === refusal.toMs),
+    );
   const serveForMin = Math.floor(order.serving.serveForMin);
   const rounds = [...new Set([0, Math.floor(serveForMin / 2), serveForMin])].flatMap((carveLaterMin) =>
     (carveLaterMin > 0 ? EVERY_SO_OFTEN_MIN : shifts).map((shiftMin) => ({ shiftMin, carveLaterMin, mayCool: false })),
   );
   // Last of all: nothing keeps it hot if it should be done early. It is placed as late as can be, and said.
   for (const { shiftMin, carveLaterMin, mayCool } of [...rounds, { shiftMin: 0, carveLaterMin: 0, mayCool: true }]) {
-    if (carveLaterMin > 0 && !someServedAtFirst && placed.runs.length === 0) continue;
+    if (carveLaterMin > 0 && earlier.length === 0 && placed.runs.length === 0) continue;
     for (const alternative of alternatives) {
       if (placed.left.length === 0) break;
       const trial = tryAlternative(order, context, alternative, placed.left, { shiftMin, carveLaterMin, mayCool });
-      if (trial.refusal) reported = tellsMore(reported, trial);
+      if (trial.refusal && !isOwn(trial)) reported = tellsMore(reported, trial);
       if (!trial.run) continue;
       if (reported) trial.run.why.push(movedReason(reported, shiftMin - (shifts[0] ?? 0)));
       placed.runs.push(trial.run);
@@ -193,7 +238,8 @@ function placePieceByPiece(
       placed.left = placed.left.filter((piece) => !trial.taken.includes(piece));
     }
   }
-  if (placed.left.length > 0 && !reported?.refusal) reported = whyNot(order, context, alternatives, placed.left);
+  if (placed.left.length > 0 && !reported?.refusal)
+    reported = whyNot(order, context, alternatives, placed.left, [...earlier, ...placed.claims]);
   if (placed.left.length > 0 && reported?.refusal) placed.problems.push(problemOf(order, placed.left.length, reported, alternatives[0]!));
   return placed;
 }

@@ -37,6 +37,8 @@ export class Days {
   /** Natural logs of the time of all of a cut in a pit, by the day. */
   private readonly shared = new Map<string, Float64Array>();
   private readonly runs = new Map<string, Float64Array>();
+  /** The same by the run itself: what stays as it is from one plan to the next is asked for again and again. */
+  private readonly lastOf = new WeakMap<Run, { available: number; late: Float64Array }>();
 
   /** Days of another `seed` are other days. */
   constructor(
@@ -92,6 +94,13 @@ export class Days {
 
   /** Minutes by which a run's last piece is rested after its carving, by the day; 0 or less is in time. */
   private lateness(run: Run, available: number): Float64Array {
+    const last = this.lastOf.get(run);
+    if (last?.available === available) return last.late;
+    const late = this.latenessOf(run, available);
+    this.lastOf.set(run, { available, late });
+    return late;
+  }
+  private latenessOf(run: Run, available: number): Float64Array {
     const key = `${run.batchId}|${run.pitId}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
     const known = this.runs.get(key);
     if (known) return known;

@@ -2,7 +2,7 @@ import { isPoultry, untendedMaxOf, type Pit, type Rack, type Run, type Work } fr
 import type { Stay } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { LIGHT_MIN } from './firings';
-import type { HeatUse } from './heatLedger';
+import { CHANGE_OVER_MIN, type HeatUse } from './heatLedger';
 import { claimHold, holdingFor } from './holding';
 import type { HoldUse } from './holdLedger';
 import { lay, legsOf } from './packRun';
@@ -30,6 +30,8 @@ export interface Trial {
   refusal?: Refusal;
   rack?: Rack;
   pit: Pit;
+  /** Shifts, in minutes, between which the same pieces are refused there for the same reason: nobody need try. */
+  shut?: [fromMin: number, toMin: number];
 }
 
 /** When, against its serving: so many minutes before the latest start, carved so long after carving begins. */
@@ -75,7 +77,8 @@ export function tryAlternative(
     const trial = tryTiming(order, context, alternative, here, startShift, timing, round + 1 >= TIMING_ROUNDS);
     if (!('own' in trial)) {
       if (!trial.run) rollBack(context, before);
-      return trial;
+      // Later rounds go by where the pieces lay, which may be elsewhere at another moment.
+      return round === 0 ? trial : { ...trial, shut: undefined };
     }
     rollBack(context, before);
     timing = round + 2 < TIMING_ROUNDS ? trial.own : widest(timing, trial.own);
@@ -98,8 +101,9 @@ function tryTiming(
   const { pit, finish } = alternative;
   const forecast = alternative.forecast();
   const refuse = (refusal: Refusal, rack?: Rack): Trial => ({ taken: [], refusal, rack, pit });
+  const refuseFor = (refusal: Refusal, ...shut: [fromMin: number, toMin: number]): Trial => ({ ...refuse(refusal), shut });
   if (forecast.last.status === 'never' || (strictClock(order) && forecast.dangerLateMin > context.limits.dangerZone))
-    return refuse({ code: 'tooLarge' });
+    return refuseFor({ code: 'tooLarge' }, -Infinity, Infinity);
   const carveAtMs = addMinutes(serving.atMs, startShift.carveLaterMin - serving.carveLeadMin);
   const counted = context.whereabouts.crew !== undefined;
   const { placeId } = alternative.stand;
@@ -116,12 +120,17 @@ function tryTiming(
       if (unfit) return refuse(unfit);
       phases = phasesOf(order, alternative, window, context.limits.bareMeatPit);
       const astray = phases.find(outOfBand);
-      if (astray) return refuse({ code: 'heat', setC: astray.pitC, fromMs: astray.fromMs, toMs: astray.toMs });
+      if (astray) return refuseFor({ code: 'heat', setC: astray.pitC, fromMs: astray.fromMs, toMs: astray.toMs }, -Infinity, Infinity);
       const clash = clashIn(context, phases);
-      if (clash) return refuse(clash);
+      if (clash) return refuseFor(clash.refusal, startShift.shiftMin - clash.laterMin, startShift.shiftMin + clash.earlierMin);
     }
     const holdMin = (window.carveAtMs - window.pullEarlyMs) / MS_PER_MIN - offPitMin(order);
-    if (holdMin > method.holdMaxMin) return refuse({ code: 'hold', holdMin: Math.round(holdMin), allowedMin: method.holdMaxMin });
+    if (holdMin > method.holdMaxMin)
+      return refuseFor(
+        { code: 'hold', holdMin: Math.round(holdMin), allowedMin: method.holdMaxMin },
+        startShift.shiftMin + dodge,
+        Infinity,
+      );
     const claimed = claimCrew(context, placeId, window, pieces, finish !== undefined && finish.pit !== pit);
     if ('short' in claimed) short ??= claimed.short;
     else crewWork = claimed.work;
@@ -132,7 +141,7 @@ function tryTiming(
   if (unfit) return refuse(unfit);
   phases = phasesOf(order, alternative, window, context.limits.bareMeatPit);
   const clash = clashIn(context, phases);
-  if (clash) return refuse(clash);
+  if (clash) return refuse(clash.refusal);
   let kept = holdingFor(order, context, alternative, window, pieces.length, startShift.mayCool ?? false);
   if ('refusal' in kept) return refuse(kept.refusal);
 
@@ -201,10 +210,21 @@ function tryTiming(
   return { run, claims, taken, pit };
 }
 
-function clashIn(context: PlacementContext, phases: ReturnType<typeof phasesOf>): Refusal | undefined {
+/** The first set point that stands in the way, and for how many minutes earlier and later it still would. */
+function clashIn(
+  context: PlacementContext,
+  phases: ReturnType<typeof phasesOf>,
+): { refusal: Refusal; earlierMin: number; laterMin: number } | undefined {
   for (const use of phases) {
     const clash = context.heat.conflict(use);
-    if (clash) return { code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs };
+    if (!clash) continue;
+    // Moments are whole minutes: one is left at either end.
+    const until = (aMs: number, bMs: number) => (bMs - aMs) / MS_PER_MIN + CHANGE_OVER_MIN - 1;
+    return {
+      refusal: { code: 'heat', setC: clash.pitC, fromMs: clash.fromMs, toMs: clash.toMs },
+      earlierMin: until(clash.fromMs, use.toMs),
+      laterMin: until(use.fromMs, clash.toMs),
+    };
   }
   return undefined;
 }
