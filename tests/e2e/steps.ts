@@ -74,6 +74,8 @@ const TENDING = /Feed the|A piece of|Fill the water|Clear the ash/;
 /** Every action's clock time on the run sheet, as minutes. Prep follows the kitchen's hours; the `cook` follows the serving alone. */
 export async function sheetInstants(page: Page, which: 'all' | 'cook' = 'all'): Promise<number[]> {
   await expect(page.getByRole('heading', { level: 1, name: 'Run sheet' })).toBeVisible();
+  // An event that had nothing on its menu a moment ago stands with that plan until the next is made.
+  await expect(page.getByRole('main').locator('time').first()).toBeVisible();
   const times = await page
     .getByRole('main')
     .locator('time')
