@@ -102,7 +102,7 @@ const STEP_MS = 10 * 60_000;
 /** Ten minutes of the day go by: until the house has lived them and looked ahead, however slow the machine. */
 async function stepOn(desk: Page, eventId: string) {
   const { nowMs } = await stateOf(desk, eventId);
-  await desk.getByRole('button', { name: '10 minutes on' }).click();
+  await desk.getByRole('button', { name: '+ 10 min' }).click();
   await expect
     .poll(
       async () => {

@@ -106,11 +106,11 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
               ))}
               <button
                 type="button"
-                aria-label={`${STEP_MIN} minutes on`}
+                title="So far on at once, then at the world’s own pace"
                 onClick={() => void speed(600, STEP_MIN)}
                 className="min-h-9 rounded-r border border-line bg-sheet px-2 text-[0.86rem]"
               >
-                + {STEP_MIN} min
+                {`+ ${STEP_MIN} min`}
               </button>
             </span>
           )}

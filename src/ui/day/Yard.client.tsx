@@ -60,7 +60,7 @@ export function Yard(props: LivedDayProps) {
           </h1>
           {me?.name === undefined ? (
             <button type="button" className="text-[0.84rem] text-soft underline" onClick={() => setName('')}>
-              {name}
+              {name ?? 'Whose phone is this?'}
             </button>
           ) : (
             <p className="truncate text-[0.84rem] text-soft">
