@@ -28,7 +28,6 @@ export default defineConfig({
         '--disable-sync',
       ],
     },
-    // Every step's picture of the page takes as long as the step: only for whoever looks for something.
-    trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',
+    trace: 'retain-on-failure',
   },
 });
