@@ -1,4 +1,4 @@
-const MS_PER_MIN = 60_000;
+import { addMinutes } from '../units';
 
 /** How a day's time goes: so many times as fast as the world's, and where `fastToMs` is said, only until then. */
 export interface DayPace {
@@ -21,5 +21,5 @@ export const paceAt = ({ speed, fastToMs }: DayPace, nowMs: number): DayPace =>
 /** So fast from `nowMs` on, for so many of the day's minutes where that is said. */
 export const paceFrom = (nowMs: number, speed: number, forMin?: number): DayPace => ({
   speed,
-  fastToMs: forMin === undefined ? undefined : nowMs + forMin * MS_PER_MIN,
+  fastToMs: forMin === undefined ? undefined : addMinutes(nowMs, forMin),
 });

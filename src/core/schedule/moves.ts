@@ -1,4 +1,4 @@
-import type { Override, Scheme } from '../model';
+import type { Override, Run, Scheme } from '../model';
 import { MS_PER_MIN } from '../units';
 import type { Decoded, SearchInput } from './decoder';
 import type { BatchOrder } from './order';
@@ -40,21 +40,21 @@ export function asItLies(current: Decoded, orders: readonly BatchOrder[]): Chang
   for (const order of orders) {
     const id = order.batch.id;
     const placed = current.steps.findLast((step) => step.id === id)?.placed;
-    if (!placed || placed.left.length > 0 || placed.runs.length === 0) continue;
-    overrides[id] = { ...wishOf(current, order), ...(overrides[id]?.parts !== undefined && { parts: overrides[id].parts }) };
+    const [run] = placed?.runs ?? [];
+    if (!run || placed!.left.length > 0) continue;
+    overrides[id] = { ...wishFor(run, order), ...(overrides[id]?.parts !== undefined && { parts: overrides[id].parts }) };
   }
   return { order: orderOf(current), overrides, travel: current.scheme.travel };
 }
 
-/** Where a batch lies, as a wish. */
-function wishOf(current: Decoded, order: BatchOrder): Override {
-  const [run] = current.steps.findLast((step) => step.id === order.batch.id)!.placed.runs;
-  const finishPit = run!.legs.find((leg) => leg.fromMs === run!.moveAtMs)?.pitId ?? run!.pitId;
+/** Where a run lies, as a wish. */
+function wishFor(run: Run, order: BatchOrder): Override {
+  const finishPit = run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
   return {
-    pitId: run!.pitId,
-    pitC: run!.pitC,
-    ...(run!.finishC !== undefined && { finish: { pitId: finishPit, pitC: run!.finishC } }),
-    earlierMin: shiftOf(current, order),
+    pitId: run.pitId,
+    pitC: run.pitC,
+    ...(run.finishC !== undefined && { finish: { pitId: finishPit, pitC: run.finishC } }),
+    earlierMin: earlierBy(run, order),
   };
 }
 
@@ -67,9 +67,14 @@ const ANEW_BATCHES = 3;
 /** So many batches are taken out at once at most. */
 const MOST_OUT = 6;
 
+const pickerOf =
+  (uniform: () => number) =>
+  <T>(list: readonly T[]): T =>
+    list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+
 /** Takes one batch out, often one in trouble, and a few that may stand in its way; they go in again otherwise. */
 export function neighbour(current: Decoded, orders: readonly BatchOrder[], input: SearchInput, uniform: () => number): Move {
-  const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+  const pick = pickerOf(uniform);
   const byId = new Map(orders.map((order) => [order.batch.id, order]));
   const order = orderOf(current).filter((id) => byId.has(id));
   const overrides = { ...current.scheme.overrides };
@@ -90,7 +95,6 @@ export function neighbour(current: Decoded, orders: readonly BatchOrder[], input
     if (uniform() < 0.5) [order[at], order[to]] = [order[to]!, order[at]!];
     else order.splice(to, 0, ...order.splice(at, 1));
     if (uniform() < 0.5) overrides[first] = otherwise(overrides[first] ?? {}, byId.get(first)!, current, orders, input, uniform);
-    if (overrides[first]) withinPits(overrides[first], input.pits);
     return { order, overrides, travel };
   }
   const out = [first];
@@ -106,7 +110,6 @@ export function neighbour(current: Decoded, orders: readonly BatchOrder[], input
         : kind < 0.2
           ? {}
           : otherwise(overrides[id] ?? {}, batch, current, orders, input, uniform);
-    withinPits(changed, input.pits);
     if (Object.keys(changed).length > 0) overrides[id] = changed;
     else delete overrides[id];
   }
@@ -121,7 +124,7 @@ export const shuffled = <T>(list: readonly T[], uniform: () => number): T[] =>
     .sort((a, b) => a[0] - b[0])
     .map(([, each]) => each);
 
-/** The first goes in first half of the time; the rest in any order. */
+/** The first goes in first more often than not; the rest in any order. */
 function inAgain(out: readonly string[], uniform: () => number): string[] {
   const [first, ...rest] = out;
   const again = shuffled(rest, uniform);
@@ -151,7 +154,7 @@ function otherwise(
   input: SearchInput,
   uniform: () => number,
 ): Override {
-  const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+  const pick = pickerOf(uniform);
   const override: Override = { ...wish };
   const kind = uniform();
   if (kind < 0.4) {
@@ -173,6 +176,7 @@ function otherwise(
     override.parts = pick([1, 2, 3]);
     if (override.parts === 1) delete override.parts;
   }
+  withinPits(override, input.pits);
   return override;
 }
 
@@ -189,7 +193,9 @@ function withinPits(override: Override, pits: SearchInput['pits']): void {
 /** How many minutes before its latest start a batch now goes on. */
 function shiftOf(current: Decoded, order: BatchOrder): number {
   const run = current.steps.findLast((step) => step.id === order.batch.id)?.placed.runs[0];
-  if (!run) return 0;
+  return run ? earlierBy(run, order) : 0;
+}
+function earlierBy(run: Run, order: BatchOrder): number {
   const deadlineMs = pullDeadlineMs(order, run.leavesAtMs, run.carveAtMs);
   return Math.max(0, Math.round((deadlineMs - run.pullLateMs) / MS_PER_MIN));
 }

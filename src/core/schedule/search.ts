@@ -4,7 +4,7 @@ import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } fr
 import { isBetter } from './objective';
 import type { BatchOrder } from './order';
 import { lowerBound } from './bounds';
-import { asItLies, neighbour, saferNeighbour, shuffled } from './moves';
+import { asItLies, neighbour, saferNeighbour, shuffled, type Changeable } from './moves';
 import { travelLooks } from './travelMoves';
 
 export interface SearchOptions {
@@ -81,14 +81,15 @@ export function* search(
   // What is pinned is not the search's to move: let go again, it goes back to where it was.
   const held = Object.fromEntries(Object.entries(start?.overrides ?? {}).filter(([id]) => decoder.isHeld(id)));
   const free = orders.filter((order) => !decoder.isHeld(order.batch.id));
-  const stamp = ({ order, overrides, travel }: Pick<Scheme, 'order' | 'overrides' | 'travel'>): Scheme => ({
+  const stamp = ({ order, overrides, travel }: Changeable): Scheme => ({
     order: [...new Set([...Object.keys(held), ...order])],
     overrides: { ...overrides, ...held },
     ...(travel && Object.keys(travel).length > 0 && { travel }),
     seed,
     iterations,
   });
-  const idsOf = (sorted: BatchOrder[]) => stamp({ order: sorted.map((order) => order.batch.id), overrides: {} });
+  const idsOf = (sorted: BatchOrder[], travel?: Scheme['travel']) =>
+    stamp({ order: sorted.map((order) => order.batch.id), overrides: {}, travel });
   const starts = [
     ...(start ? [stamp(start)] : []),
     idsOf([...orders].sort(byPitSpace)),
@@ -152,7 +153,7 @@ export function* search(
     if (quietFor >= (i > wanders ? STUCK : STUCK_WANDERING)) {
       settle(i);
       quietFor = 0;
-      current = i > wanders ? best! : decoder.decode(idsOf(shuffled(orders, random.uniform)));
+      current = i > wanders ? best! : decoder.decode(idsOf(shuffled(orders, random.uniform), best!.scheme.travel));
       decoder.restore(current);
     }
     if (i % YIELD_EVERY === 0 || i === iterations) {
