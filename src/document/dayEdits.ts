@@ -1,4 +1,4 @@
-import { BASE, type CookEvent, type Equipment } from '../core/model';
+import { BASE, withHired, type CookEvent, type Equipment } from '../core/model';
 import { failure, success, type Problem } from '../core/outcome';
 import { instantOf } from '../formats/clock';
 import type { ChooseEquipmentInput, DayInput, ManualPlacementsInput } from '../inputs';
@@ -67,14 +67,14 @@ const stillOwned = (equipment: Equipment, input: ChooseEquipmentInput) => ({
 
 /** Chooses which of the owned or hired equipment an event uses; what is no longer owned falls away. */
 export const chooseEquipment: Edit<ChooseEquipmentInput> = (event, input, { equipment }) =>
-  success({ ...event, ...stillOwned(equipment, input) });
+  success({ ...event, ...stillOwned(withHired(event, equipment), input) });
 
 /** Every place given by hand. Places of pieces, pits or racks that are gone fall away. Problem code: `placedTwice`. */
 export const placeByHand: Edit<ManualPlacementsInput> = (event, input, { equipment }) => {
   const manualPlacements = input.manualPlacements.filter(
     ({ batchId, pieceId, pitId, rackId }) =>
       event.batches.some((batch) => batch.id === batchId && batch.pieces.some((piece) => piece.id === pieceId)) &&
-      equipment.pits.some((pit) => pit.id === pitId && pit.racks.some((rack) => rack.id === rackId)),
+      withHired(event, equipment).pits.some((pit) => pit.id === pitId && pit.racks.some((rack) => rack.id === rackId)),
   );
   const keys = manualPlacements.map(({ batchId, pieceId, pitId }) => `${batchId}/${pieceId}/${pitId}`);
   if (new Set(keys).size !== keys.length) return failure({ code: 'placedTwice' });

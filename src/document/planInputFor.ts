@@ -1,6 +1,6 @@
 import type { ParameterSet } from '../core/forecast';
 import type { NextTime, Trial } from '../core/learn';
-import { DEFAULT_VENUE, kitchenOf, libraryWith, type CookEvent, type Equipment, type Library } from '../core/model';
+import { DEFAULT_VENUE, kitchenOf, libraryWith, withHired, type CookEvent, type Equipment, type Library } from '../core/model';
 import { equippedFor, type PlanInput } from '../core/planning';
 import { withLearnedTrim, type LearnedTrim } from '../core/quantities';
 import { MS_PER_MIN } from '../core/units';
@@ -66,7 +66,8 @@ export const libraryFor = (event: CookEvent, facts: Pick<DocumentFacts, 'ownLibr
 /** What the plan of an event is made of: the same on the server and on the page. */
 export function planInputFor(event: CookEvent, facts: DocumentFacts): { input: PlanInput; learned: LearnedTrim[] } {
   const { library, learned } = libraryFor(event, facts);
-  const { equipment, nowMs } = facts;
+  const { nowMs } = facts;
+  const equipment = withHired(event, facts.equipment);
   const spans = spansOf(event.servings.map((serving) => serving.atMs));
   const { fromHour, toHour } = kitchenOf(event);
   const { quietFrom, quietTo } = { ...DEFAULT_VENUE, ...event.venue };

@@ -25,6 +25,7 @@ import {
   type ThawWay,
   type TravelChoice,
 } from '../core/model';
+import { HoldingBoxRecord } from './equipmentRecord';
 import { Ids, IdsById, Lines, MaybePart, MaybeParts, Part, Parts, PartsById, Range, Maybe } from './parts';
 import { partialOf } from './partialOf';
 import { Between, Flag, Id, Instant, LocalTime, Name, Reason, Sensible, Text, WholeBetween, Zone } from './rules';
@@ -167,6 +168,8 @@ export class BatchRecord {
   @MaybePart(() => PartialPrepRecord) prep?: PartialPrepRecord;
   @MaybePart(() => ReceiptRecord) received?: ReceiptRecord;
   @MaybePart(() => LeftoverRecord) leftover?: LeftoverRecord;
+  @Maybe() @Id() reheats?: string;
+  @Maybe() @WholeBetween(0, 24 * 60, 'The longest hold, in minutes,') holdMaxMin?: number;
   @Maybe() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
 }
 
@@ -240,6 +243,26 @@ export class DutyRecord {
   @Id() memberId!: string;
   @Instant('The beginning of a shift') fromMs!: number;
   @Instant('The end of a shift') toMs!: number;
+}
+
+export class HiredPitRecord {
+  @Id() id!: string;
+  @Id() like!: string;
+}
+export class HiredHandRecord {
+  @Id() id!: string;
+  @Name('The name', 60) name!: string;
+  @Maybe() @Flag('Drives') drives?: boolean;
+}
+/** Hired for one event. */
+export class HiredRecord {
+  @MaybeParts(() => HiredPitRecord, 40, 'More than 40 pits cannot be hired.') pits?: HiredPitRecord[];
+  @MaybeParts(() => HoldingBoxRecord, 40, 'More than 40 boxes cannot be hired.') boxes?: HoldingBoxRecord[];
+  @MaybeParts(() => HiredHandRecord, 40, 'More than 40 people cannot be hired.') hands?: HiredHandRecord[];
+}
+export class HoldSetPointRecord {
+  @Id() gearId!: string;
+  @Sensible(40, 110, 'The set point') setC!: number;
 }
 
 export class PlaceRecord {
@@ -334,6 +357,8 @@ export class EventRecord extends EventHeadRecord {
   @Ids() boxIds!: string[];
   @Maybe() @Ids() warmerIds?: string[];
   @Maybe() @Ids() probeIds?: string[];
+  @MaybePart(() => HiredRecord) hired?: HiredRecord;
+  @MaybeParts(() => HoldSetPointRecord, 40, 'More than 40 set points cannot be kept.') holdSetPoints?: HoldSetPointRecord[];
   @MaybeParts(() => DutyRecord, 80, 'More than 80 shifts cannot be planned.') duty?: DutyRecord[];
   @MaybeParts(() => PlaceRecord, LIMITS.places, `More than ${LIMITS.places} places cannot be planned.`) places?: PlaceRecord[];
   @MaybeParts(() => RoadRecord, 60, 'More than 60 roads cannot be planned.') roads?: RoadRecord[];

@@ -43,6 +43,8 @@ export const SAME_SHAPE: {
   road: SameShape<event.RoadRecord, model.Road>;
   standing: SameShape<event.StandingRecord, model.Standing>;
   duty: SameShape<event.DutyRecord, model.Duty>;
+  hired: SameShape<event.HiredRecord, model.Hired>;
+  holdSetPoint: SameShape<event.HoldSetPointRecord, model.HoldSetPoint>;
   venue: SameShape<event.VenueRecord, model.Venue>;
   weather: SameShape<event.DayWeatherRecord, model.DayWeather>;
   kitchen: SameShape<event.KitchenRecord, model.Kitchen>;
@@ -88,6 +90,8 @@ export const SAME_SHAPE: {
   road: true,
   standing: true,
   duty: true,
+  hired: true,
+  holdSetPoint: true,
   venue: true,
   weather: true,
   kitchen: true,

@@ -206,6 +206,8 @@ export function eventFileSchema(): JsonSchema {
               'boxIds',
               'warmerIds',
               'probeIds',
+              'hired',
+              'holdSetPoints',
               'duty',
               'places',
               'roads',

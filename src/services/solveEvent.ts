@@ -32,7 +32,7 @@ export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions,
   const conflict = conflictOf(input, plan.problems, cache, parametersOf(input));
   const tried = [...tryRemedies(input, plan, cache, parametersOf(input))];
   return exchangePlanOf(input, plan, {
-    proof: conflict?.proof,
+    proof: conflict?.word === 'impossible',
     conflict: conflict?.ids,
     remedies: rankRemedies(tried, plan.objective).map(({ lever: { code, ...data }, solves, objective }) => ({
       code,

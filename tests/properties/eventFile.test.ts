@@ -57,6 +57,35 @@ describe('an event file', () => {
     );
   });
 
+  it('has what is hired for an event among its pits, boxes and crew, and its warmers as hot as it wants them', () => {
+    const [{ event, equipment, library }] = fc.sample(wholeEvent, { numRuns: 1, seed: 7 }) as [
+      typeof wholeEvent extends fc.Arbitrary<infer T> ? T : never,
+    ];
+    const [like] = event.pitIds;
+    const [warmer] = equipment.warmers;
+    const hand = { id: 'hand-1', name: 'Hired hand' };
+    const hired: CookEvent = {
+      ...event,
+      pitIds: [...event.pitIds, 'pit-hired-1'],
+      boxIds: [...event.boxIds, 'box-hired-1'],
+      duty: [{ memberId: hand.id, fromMs: event.servings[0]!.atMs - 3_600_000, toMs: event.servings[0]!.atMs }],
+      hired: {
+        pits: [{ id: 'pit-hired-1', like: like! }],
+        boxes: [{ id: 'box-hired-1', name: 'Box, hired', litres: 110, lossWPerK: 0.7, hired: true }],
+        hands: [hand],
+      },
+      ...(warmer && { holdSetPoints: [{ gearId: warmer.id, setC: 71 }] }),
+    };
+    const reading = readEventFile(writeEventFile(eventFileOf(hired, { equipment, library }, NOW_MS)));
+    if (!reading.ok) throw new Error(JSON.stringify(reading.problems));
+    const back = unpacked(reading.value);
+    expect(back.equipment.pits.map((pit) => pit.id)).toContain('pit-hired-1');
+    expect(back.equipment.boxes.map((box) => box.id)).toContain('box-hired-1');
+    expect(back.equipment.crew).toContainEqual(hand);
+    expect(back.event.hired).toBeUndefined();
+    if (warmer) expect(back.equipment.warmers.find(({ id }) => id === warmer.id)!.setC).toBe(71);
+  });
+
   it('has the schema that the classes make', async () => {
     const path = 'docs/formats/event.schema.json';
     const made = await format(JSON.stringify(eventFileSchema()), { ...(await resolveConfig(path)), filepath: path });

@@ -1,4 +1,4 @@
-import { cutIn, methodIn, recipeIn, type Batch, type CookEvent, type Equipment, type Library, type RecipeKind } from '../model';
+import { cutIn, methodIn, recipeIn, withHired, type Batch, type CookEvent, type Equipment, type Library, type RecipeKind } from '../model';
 import type { Problem } from '../outcome';
 import { LOOSEST, STRICT_LIMITS } from '../safety';
 import { limitProblems } from './limitProblems';
@@ -17,7 +17,7 @@ export function eventProblems(event: CookEvent, before: CookEvent | undefined, f
     ...servingProblems(event, before, facts),
     ...batchProblems(event, before, facts.library),
     ...dayProblems(event),
-    ...equipmentProblems(event, before, facts.equipment),
+    ...equipmentProblems(event, before, withHired(event, facts.equipment)),
   ];
   // What is wrong already is not said a second time.
   const said = new Set(problems.map((problem) => problem.path));

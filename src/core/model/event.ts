@@ -1,4 +1,5 @@
 import type { Buying, GuestNeed, Baseline, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './eventParts';
+import type { Hired, HoldSetPoint } from './hired';
 import type { Carried } from './allergen';
 import type { Grade } from './method';
 
@@ -71,6 +72,10 @@ export interface Batch {
   prep?: Partial<Prep>;
   received?: Receipt;
   leftover?: Leftover;
+  /** The batch that was cooked the day before and is warmed up again here. */
+  reheats?: string;
+  /** Held for so many minutes at most, where its owner allows another time than the method's. */
+  holdMaxMin?: number;
   /** What a dish without a recipe is declared to carry; not declared when left out. */
   carries?: Carried[];
 }
@@ -218,6 +223,10 @@ export interface CookEvent {
   boxIds: string[];
   warmerIds?: string[];
   probeIds?: string[];
+  /** Hired for this event, beside what the house has. */
+  hired?: Hired;
+  /** Warmers that stand at another heat than they do at home. */
+  holdSetPoints?: HoldSetPoint[];
   /** Who is on duty, and when. */
   duty?: Duty[];
   /** The first is where meat, gear and crew begin. */
@@ -241,3 +250,7 @@ export interface CookEvent {
   /** Goes up by one with every saved change. */
   revision: number;
 }
+
+/** Whether a batch is chilled when it is done, to be heated up for another serving. */
+export const isReheatedLater = ({ batches }: Pick<CookEvent, 'batches'>, { id }: Pick<Batch, 'id'>): boolean =>
+  batches.some((each) => each.reheats === id);

@@ -6,6 +6,7 @@ export * from './defaults';
 export * from './cut';
 export * from './equipment';
 export * from './event';
+export * from './hired';
 export * from './library';
 export * from './limits';
 export * from './method';

@@ -5,7 +5,7 @@ export { normalCumulative, normalQuantile } from './normal';
 export { levenbergMarquardt } from './leastSquares';
 export { rms } from './rms';
 export { quantile, quantileSorted } from './quantile';
-export { seededRandom, seedOfName } from './random';
+export { pickerOf, seededRandom, seedOfName, shuffled } from './random';
 export type { Random } from './random';
 export { studentCumulative, studentQuantile } from './studentT';
 export { choleskyFactor, choleskySolve, forwardSolve } from './cholesky';

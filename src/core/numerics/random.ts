@@ -45,3 +45,16 @@ export function seedOfName(name: string): number {
   for (let i = 0; i < name.length; i++) sum = (sum * 31 + name.charCodeAt(i)) % 1_000_003;
   return sum;
 }
+
+/** Picks one of a list, each as likely. */
+export const pickerOf =
+  (uniform: () => number) =>
+  <T>(list: readonly T[]): T =>
+    list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+
+/** A list in any order, each as likely. */
+export const shuffled = <T>(list: readonly T[], uniform: () => number): T[] =>
+  list
+    .map((each) => [uniform(), each] as const)
+    .sort((a, b) => a[0] - b[0])
+    .map(([, each]) => each);

@@ -1,4 +1,4 @@
-import type { CookEvent } from '../model';
+import { withHired, type CookEvent } from '../model';
 import type { PlanInput, Spare } from './planInput';
 
 type Equipped = Pick<PlanInput, 'pits' | 'boxes' | 'warmers' | 'spare'>;
@@ -22,11 +22,12 @@ export function equippedFor(event: CookEvent, { pits, boxes, warmers, crew }: Sp
 /** The same event as it was changed, with the equipment it now uses. */
 export function inputFor(first: PlanInput, event: CookEvent): PlanInput {
   const { spare = { pits: [], boxes: [], warmers: [], crew: [] } } = first;
-  const all = {
+  const all = withHired(event, {
     pits: [...first.pits, ...spare.pits],
     boxes: [...first.boxes, ...spare.boxes],
     warmers: [...(first.warmers ?? []), ...spare.warmers],
-    crew: spare.crew,
-  };
-  return { ...first, ...equippedFor(event, all), event };
+    crew: [...(first.crew ?? []), ...spare.crew],
+  });
+  const onDuty = all.crew.filter((member) => event.duty?.some((each) => each.memberId === member.id));
+  return { ...first, ...equippedFor(event, all), ...((first.crew ?? onDuty.length > 0) && { crew: onDuty }), event };
 }

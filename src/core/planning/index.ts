@@ -21,7 +21,7 @@ export type { MapPiece } from './rackMap';
 export { prepOrders } from './prepOrders';
 export { conflictOf } from './verdict';
 export type { Conflict } from './verdict';
-export { pullLever } from './levers';
+export { HIRED_BOX, pullLever } from './levers';
 export type { Lever } from './levers';
 export { rankRemedies, tryLeversOf, tryRemedies } from './remedies';
 export type { Remedy } from './remedies';

@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, BULLET, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../../tests/fixtures/events';
 import { SHIPPED_PARAMETERS } from '../forecast';
-import type { Pit } from '../model';
-import { newForecastCache } from '../schedule';
+import { isReheatedLater, type Pit } from '../model';
+import { newForecastCache, provedRoomShort } from '../schedule';
 import {
+  batchOrders,
   buildPlan,
   conflictOf,
+  coolingOf,
+  searchInputOf,
   decisionsOf,
   draggedPlan,
   inputFor,
@@ -63,12 +66,11 @@ describe('levers', () => {
   it('say what cannot hold together, proved where it is', () => {
     const input = crowded();
     const conflict = conflictOf(input, buildPlan(input, cache).problems, cache, SHIPPED_PARAMETERS)!;
-    expect(conflict.proof).toBe(false);
     expect(conflict.ids).toContain('brisket-whole');
     expect(conflict.ids).toContain(SMALL.id);
     const smokeless = inputOf(eventOf([batchOf('brisket-whole', 1), batchOf('pan-dish', 1)]), [OVEN]);
     expect(conflictOf(smokeless, buildPlan(smokeless, cache).problems, cache, SHIPPED_PARAMETERS)).toEqual({
-      proof: true,
+      word: 'impossible',
       ids: ['brisket-whole'],
     });
     const fine = inputOf(eventOf([batchOf('brisket-whole', 1)]));
@@ -95,6 +97,130 @@ describe('levers', () => {
     );
     expect(after({ code: 'moveServing', servingId: 'supper', byMin: 30 }).servings[0]!.atMs).toBe(SUPPER_MS + 30 * MIN);
     expect(after({ code: 'moreCrew', memberId: 'ada', fromMs: 1, toMs: 2 }).duty).toEqual([{ memberId: 'ada', fromMs: 1, toMs: 2 }]);
+  });
+});
+
+describe('levers that are had for one event', () => {
+  const event = eventOf([batchOf('pork-butt', 5, { methodId: 'low-paper' }), batchOf('chicken-half', 8)], {
+    pitIds: ['offset', 'oven'],
+    boxIds: ['box'],
+  });
+  const before = inputOf(event);
+  const after = (lever: Parameters<typeof pullLever>[1]) => inputFor(before, pullLever(before.event, lever));
+  const [serving] = event.servings;
+  const heads = ({ guests }: (typeof event.servings)[number]) => guests.adults + guests.children;
+
+  it('bring pits like one there is, each with racks of its own, and boxes', () => {
+    const {
+      pits,
+      boxes,
+      event: hired,
+    } = after({
+      code: 'both',
+      first: { code: 'hirePits', pitId: 'offset', count: 2 },
+      then: { code: 'hireBoxes', count: 1 },
+    });
+    expect(pits.map((pit) => pit.name)).toEqual(['Offset', 'Oven', 'Offset, hired 1', 'Offset, hired 2']);
+    const rackIds = pits.flatMap((pit) => pit.racks.map((rack) => rack.id));
+    expect(new Set(rackIds).size).toBe(rackIds.length);
+    expect(boxes).toHaveLength(2);
+    expect(hired.pitIds).toHaveLength(4);
+    // Once more, and none of them is another.
+    const more = inputFor(before, pullLever(hired, { code: 'hirePits', pitId: hired.pitIds[2]!, count: 1 }));
+    expect(new Set(more.event.pitIds).size).toBe(5);
+    expect(more.pits.at(-1)).toMatchObject({ kind: 'offset', hired: true });
+  });
+
+  it('bring a hand who is on duty then, and set a warmer hotter', () => {
+    const { crew, event: hired } = after({ code: 'hireHand', fromMs: SUPPER_MS - 60 * MIN, toMs: SUPPER_MS });
+    expect(crew!.map((member) => member.name)).toContain('Hired hand');
+    expect(hired.duty!.at(-1)).toEqual({ memberId: crew!.at(-1)!.id, fromMs: SUPPER_MS - 60 * MIN, toMs: SUPPER_MS });
+    const warmer = { id: 'warmer', name: 'Warmer', kind: 'warmer' as const, slots: 6, setC: 65 };
+    const warm = { ...before, event: { ...event, warmerIds: ['warmer'] }, warmers: [warmer] };
+    const hotter = inputFor(warm, pullLever(warm.event, { code: 'warmerAt', gearId: 'warmer', setC: 70 }));
+    expect(hotter.warmers).toEqual([{ ...warmer, setC: 70 }]);
+  });
+
+  it('take guests and meat away by the same share, or seat half of both later', () => {
+    const fewer = after({ code: 'fewerGuests', servingId: 'supper', guests: Math.floor(heads(serving!) / 2) }).event;
+    expect(heads(fewer.servings[0]!)).toBe(Math.floor(heads(serving!) / 2));
+    expect(fewer.batches.map((batch) => batch.pieces.length)).toEqual([3, 4]);
+    const split = after({ code: 'splitServing', servingId: 'supper', laterMin: 90 }).event;
+    expect(split.servings.map((each) => each.atMs)).toEqual([SUPPER_MS, SUPPER_MS + 90 * MIN]);
+    expect(split.servings.reduce((sum, each) => sum + heads(each), 0)).toBe(heads(serving!));
+    const pieces = split.batches.flatMap((batch) => batch.pieces.map((piece) => piece.id));
+    expect(pieces.sort()).toEqual(event.batches.flatMap((batch) => batch.pieces.map((piece) => piece.id)).sort());
+  });
+
+  it('cook the day before, chill in portions and heat up again, with as much on the table', () => {
+    const crowdedDay = crowded();
+    const tried = [...tryRemedies(crowdedDay, buildPlan(crowdedDay), newForecastCache(), SHIPPED_PARAMETERS)];
+    const found = tried.find(({ lever }) => lever.code === 'cookDayBefore')!;
+    const { event: ahead } = inputFor(crowdedDay, pullLever(crowdedDay.event, found.lever));
+    const [cooked, reheated] = ahead.batches;
+    const served = ahead.servings.find((each) => each.id === cooked!.servingId)!;
+    expect(served.atMs).toBe(SUPPER_MS - 24 * 60 * MIN);
+    expect(heads(served)).toBe(0);
+    expect(reheated).toMatchObject({ servingId: 'supper', cutId: 'pan-dish', reheats: cooked!.id });
+    const kg = reheated!.pieces.reduce((sum, piece) => sum + piece.kg, 0);
+    expect(kg).toBeCloseTo(cooked!.leftover!.kg, 1);
+    expect(coolingOf(cooked!.leftover!).keepsRule).toBe(true);
+    expect(isReheatedLater(ahead, cooked!)).toBe(true);
+    expect(isReheatedLater(ahead, reheated!)).toBe(false);
+  });
+
+  it('let a batch be held longer, and put a lighter cut in its place', () => {
+    const held = after({ code: 'longerHold', batchId: 'chicken-half', minutes: 100 });
+    expect(batchOrders(held).find((order) => order.batch.id === 'chicken-half')!.method.holdMaxMin).toBe(100);
+    const other = after({ code: 'otherCut', batchId: 'pork-butt', cutId: 'pork-collar', methodId: 'low-paper', pieces: 7, pieceKg: 2 });
+    expect(other.event.batches[0]).toMatchObject({ cutId: 'pork-collar', sizedBy: 'guests' });
+    expect(other.event.batches[0]!.pieces).toHaveLength(7);
+    const fewer = after({ code: 'fewerPieces', batchId: 'chicken-half', pieces: 6 });
+    expect(fewer.event.batches[1]!.pieces).toHaveLength(6);
+  });
+});
+
+describe('what is short', () => {
+  const KETTLE: Pit = {
+    ...BULLET,
+    id: 'kettle',
+    name: 'Kettle',
+    kind: 'kettle',
+    racks: [{ id: 'grate', name: 'grate', round: true, widthMm: 540, depthMm: 540, clearanceMm: 160, maxKg: 20, level: 1 }],
+  };
+  const kettle = (pieces: number): PlanInput =>
+    inputOf(eventOf([batchOf('chicken-half', pieces)], { pitIds: ['kettle'], boxIds: [BOX.id] }), [KETTLE], [BOX]);
+  const cache = newForecastCache();
+
+  it('is told as the least of each thing that lets everything fit, tried for real', () => {
+    const input = kettle(24);
+    const plan = buildPlan(input, cache);
+    expect(plan.objective[0]).toBeGreaterThan(0);
+    const ranked = rankRemedies([...tryRemedies(input, plan, cache, SHIPPED_PARAMETERS)], plan.objective);
+    const hired = ranked.find(({ lever, objective }) => lever.code === 'hirePits' && objective[0] === 0);
+    const count = hired?.lever.code === 'hirePits' ? hired.lever.count : 0;
+    expect(count).toBeGreaterThan(0);
+    const withPits = (n: number) => {
+      const found = inputFor(input, pullLever(input.event, { code: 'hirePits', pitId: 'kettle', count: n }));
+      const searching = searchPlan(found, { seed: 1, iterations: 40 }, cache);
+      let step = searching.next();
+      while (!step.done) step = searching.next();
+      return step.value.objective[0];
+    };
+    expect(withPits(count)).toBe(0);
+    if (count > 1) expect(withPits(count - 1)).toBeGreaterThan(0);
+  });
+
+  it('is proved where more must lie on a pit than there is room for, and never of what a search can place', () => {
+    const problemsOf = (input: PlanInput) => buildPlan(input, cache).problems;
+    const many = kettle(60);
+    const conflict = conflictOf(many, problemsOf(many), cache, SHIPPED_PARAMETERS)!;
+    expect(conflict).toMatchObject({ word: 'impossible', ids: ['chicken-half', 'kettle'] });
+    for (let pieces = 2; pieces <= 60; pieces += 6) {
+      const input = kettle(pieces);
+      const room = provedRoomShort(batchOrders(input), searchInputOf(input, cache, SHIPPED_PARAMETERS));
+      if (room) expect(buildPlan(input, cache).objective[0]).toBeGreaterThan(0);
+    }
   });
 });
 

@@ -1,9 +1,9 @@
 import type { ParameterSet } from '../forecast';
-import type { Objective, Plan } from '../model';
-import { search, type ForecastCache } from '../schedule';
+import type { Method, Objective, Plan } from '../model';
+import { search, searchUntil, type ForecastCache, type Found } from '../schedule';
 import type { PlanInput } from './planInput';
-import type { Lever } from './levers';
-import { inputWith, LEVER_PRICE, leversFor } from './leversFor';
+import type { Lever, OneLever } from './levers';
+import { amountsFor, inputWith, leversFor, priceOf, type Amount } from './leversFor';
 import { troubledBatches } from './concerns';
 import { batchOrders, searchInputOf } from './searchInput';
 
@@ -17,7 +17,7 @@ export interface Remedy {
   onTimeShare: number;
 }
 
-const ITERATIONS = 8;
+const ITERATIONS = 24;
 /** Batches in trouble that levers are tried for: the worst of them. */
 const MOST_BATCHES = 2;
 
@@ -25,7 +25,22 @@ const MOST_BATCHES = 2;
 export function* tryRemedies(input: PlanInput, plan: Plan, cache: ForecastCache, parameters: ParameterSet): Generator<Remedy, void> {
   const troubled = troubledBatches(plan, input).slice(0, MOST_BATCHES);
   if (troubled.length === 0 && !plan.problems.some((problem) => problem.severity === 'broken')) return;
-  yield* tryLevers(input, plan, leversFor(input, troubled, plan.problems), cache, parameters);
+  const trying = new Trying(input, plan, cache, parameters);
+  const single: Remedy[] = [];
+  for (const amount of amountsFor(input, troubled, plan.problems))
+    for (const remedy of trying.least(amount)) {
+      single.push(remedy);
+      yield remedy;
+    }
+  for (const each of leversFor(input, troubled, plan.problems)) {
+    const remedy = trying.lever(each);
+    single.push(remedy);
+    yield remedy;
+  }
+  if (plan.objective[0] === 0 || single.some(({ objective }) => objective[0] === 0)) return;
+  // None is enough: what can be had for money, and something else with it.
+  const had = single.filter(({ lever, objective }) => BOUGHT.some((code) => code === lever.code) && objective[0] < plan.objective[0]);
+  for (const { lever } of rankRemedies(had, plan.objective).slice(0, MOST_BOUGHT)) yield* trying.with(lever as OneLever);
 }
 
 /** Tries every lever that a batch has by itself, whether or not it is in trouble. */
@@ -37,32 +52,76 @@ export function* tryLeversOf(
   parameters: ParameterSet,
 ): Generator<Remedy, void> {
   const own = leversFor(input, [batchId], []).filter(({ lever }) => 'batchId' in lever && lever.code !== 'cookDayBefore');
-  yield* tryLevers(input, plan, own, cache, parameters);
+  const trying = new Trying(input, plan, cache, parameters);
+  for (const each of own) yield trying.lever(each);
 }
 
-function* tryLevers(
-  input: PlanInput,
-  plan: Plan,
-  levers: ReturnType<typeof leversFor>,
-  cache: ForecastCache,
-  parameters: ParameterSet,
-): Generator<Remedy, void> {
-  for (const each of levers) {
-    const changed = inputWith(input, each);
-    const searching = search(batchOrders(changed), searchInputOf(changed, cache, parameters), {
-      seed: 1,
-      iterations: ITERATIONS,
-      start: changed.event.scheme ?? plan.scheme,
-    });
-    let step = searching.next();
-    while (!step.done) step = searching.next();
-    const { objective, odds } = step.value;
-    yield {
-      lever: each.lever,
-      solves: objective[0] === 0 && objective[1] === 0,
-      objective,
-      onTimeShare: Math.min(1, ...odds.map((serving) => serving.onTimeShare)),
-    };
+const remedyOf = (lever: Lever, { objective, odds }: Found): Remedy => ({
+  lever,
+  solves: isSure(objective),
+  objective,
+  onTimeShare: Math.min(1, ...odds.map((serving) => serving.onTimeShare)),
+});
+
+const isSure = (objective: Objective): boolean => objective[0] === 0 && objective[1] === 0;
+
+/** What is tried together with another lever where none is enough: things and people that can be had. */
+const BOUGHT = ['hireBoxes', 'moreHolding', 'hirePits', 'sparePit', 'hireHand', 'moreCrew'] as const;
+const MOST_BOUGHT = 3;
+
+/** Levers tried on one plan, each by a search of its own from where the plan stands. */
+class Trying {
+  constructor(
+    private readonly input: PlanInput,
+    private readonly plan: Pick<Plan, 'scheme' | 'objective'>,
+    private readonly cache: ForecastCache,
+    private readonly parameters: ParameterSet,
+  ) {}
+
+  lever(each: { lever: OneLever; methods: Method[] }): Remedy {
+    return remedyOf(each.lever, this.found(each).found);
+  }
+
+  private found(each: { lever: OneLever; methods: Method[] }): { changed: PlanInput; found: Found } {
+    const changed = inputWith(this.input, each);
+    const start = changed.event.scheme ?? this.plan.scheme;
+    const options = { seed: 1, iterations: ITERATIONS, start };
+    const searching = search(batchOrders(changed), searchInputOf(changed, this.cache, this.parameters), options);
+    return { changed, found: searchUntil(searching, isSure) };
+  }
+
+  /** One lever pulled, and how much of what else is short then. */
+  *with(first: OneLever): Generator<Remedy, void> {
+    const { changed, found } = this.found({ lever: first, methods: [] });
+    const troubled = troubledBatches({ ...found, confidence: changed.event.confidence }, changed).slice(0, MOST_BATCHES);
+    const trying = new Trying(changed, found, this.cache, this.parameters);
+    for (const amount of amountsFor(changed, troubled, found.problems))
+      for (const remedy of trying.least(amount))
+        if (remedy.lever.code !== first.code && remedy.lever.code !== 'both')
+          yield { ...remedy, lever: { code: 'both', first, then: remedy.lever } };
+  }
+
+  /**
+   * The least of something that mends as much as the most of it does: halved in between. Nothing where the most of it mends nothing.
+   */
+  *least({ most, lever }: Amount): Generator<Remedy, void> {
+    const at = (amount: number) => this.lever({ lever: lever(amount), methods: [] });
+    let [below, amount] = [0, most];
+    let found = at(most);
+    const target = found.objective[0];
+    if (target >= this.plan.objective[0]) return;
+    while (amount - below > 1) {
+      // What is wanted is most often little.
+      const middle = below === 0 ? Math.max(1, Math.floor(amount / 3)) : Math.floor((below + amount) / 2);
+      const tried = at(middle);
+      if (tried.objective[0] <= target) [found, amount] = [tried, middle];
+      else below = middle;
+    }
+    yield found;
+    // It fits with that; a little more may make it sure as well.
+    if (found.solves || target > 0 || amount >= most) return;
+    const more = at(Math.min(most, amount + Math.max(1, Math.ceil(amount / 2))));
+    if (more.solves) yield more;
   }
 }
 
@@ -73,7 +132,7 @@ export function rankRemedies(remedies: readonly Remedy[], before: Objective): Re
     if (a.solves !== b.solves) return a.solves ? -1 : 1;
     const levels = a.solves ? [] : [0, 1];
     for (const level of levels) if (a.objective[level] !== b.objective[level]) return a.objective[level]! - b.objective[level]!;
-    const price = LEVER_PRICE[a.lever.code] - LEVER_PRICE[b.lever.code];
+    const price = priceOf(a.lever) - priceOf(b.lever);
     if (price !== 0) return price;
     for (let level = 0; level < 5; level++) if (a.objective[level] !== b.objective[level]) return a.objective[level]! - b.objective[level]!;
     return 0;

@@ -31,7 +31,7 @@ export function batchOrders({ event, library, ...input }: Pick<PlanInput, 'event
       {
         batch,
         cut,
-        method: clocked(event, batch, cut, method, parameters),
+        method: clocked(event, batch, cut, withOwnHold(method, batch), parameters),
         serving,
         temperMin: prepOf(cut, batch).temperMin,
         loadKg: batch.pieces.reduce((sum, piece) => sum + piece.kg, 0),
@@ -41,6 +41,9 @@ export function batchOrders({ event, library, ...input }: Pick<PlanInput, 'event
   });
   return orders.sort((a, b) => (contentOf(a) < contentOf(b) ? -1 : contentOf(a) > contentOf(b) ? 1 : 0));
 }
+
+/** As long as its owner lets it be held, and no longer than the cut bears. */
+const withOwnHold = (method: Method, { holdMaxMin }: Batch): Method => (holdMaxMin === undefined ? method : { ...method, holdMaxMin });
 
 /** Its method by the clock of its heaviest piece. */
 function clocked(event: CookEvent, batch: Batch, cut: Cut, method: Method, parameters: ParameterSet): ClockMethod {

@@ -1,31 +1,38 @@
 import type { ParameterSet } from '../forecast';
 import type { PlanProblem } from '../model';
-import { provedConflict, search, type BatchOrder, type ForecastCache, type SearchInput } from '../schedule';
+import {
+  provedConflict,
+  provedRoomShort,
+  search,
+  searchUntil,
+  usualIterations,
+  type BatchOrder,
+  type ForecastCache,
+  type RoomShort,
+  type SearchInput,
+} from '../schedule';
 import type { PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
 
-/** Why there is no plan: whether that is proved, and demands of which none can be left out. */
-export interface Conflict {
-  proof: boolean;
-  ids: string[];
-}
+/** Demands that cannot hold together: proved, or tried for so many schemes of theirs alone. */
+export type Conflict =
+  | { word: 'impossible'; ids: string[]; room?: RoomShort }
+  /** `ids` is empty where no smaller set than all of it could be named. */
+  | { word: 'noneFound'; ids: string[]; tries: number };
 
-/** Schemes tried for each set of batches: enough to tell a full kitchen from an unlucky order. */
-const ITERATIONS = 12;
-
-function isFeasible(orders: readonly BatchOrder[], input: SearchInput): boolean {
-  const searching = search(orders, input, { seed: 1, iterations: ITERATIONS });
-  for (;;) {
-    const step = searching.next();
-    if (step.done) return step.value.objective[0] === 0;
-    if (step.value.best.objective[0] === 0) return true;
-  }
-}
+/** Schemes tried for each set of batches while the set is made smaller: enough to tell a full kitchen from an unlucky order. */
+const ITERATIONS = 20;
+/** Placements in all while a set is made smaller: some seconds' work. */
+const MOST_PLACEMENTS = 4000;
+/** A search of a named set is as long as the main one, and each of these must fail. */
+const SEEDS = [1, 2] as const;
+/** A set that would take longer to be sure of is not named. */
+const MOST_NAMED = 16;
 
 /**
- * The demands of a plan that came to nothing which cannot hold together. A batch that cannot stand alone
- * is proved; otherwise batches are taken away one after another as long as what is left still cannot be
- * placed (a deletion filter), and the place, gear or people that ran short are named with the rest.
+ * Why a plan came to nothing. Proved, where a batch could not stand alone in an empty kitchen or more must lie on the pits than there
+ * is room for. Else the smallest set that quick searches cannot place is looked for, and named only if searches of that set
+ * alone, as long as the main one, find nothing either. Undefined where nothing is broken but what a pin breaks.
  */
 export function conflictOf(
   input: PlanInput,
@@ -33,25 +40,65 @@ export function conflictOf(
   cache: ForecastCache,
   parameters: ParameterSet,
 ): Conflict | undefined {
-  const broken = problems.filter((problem) => problem.severity === 'broken');
+  const broken = problems.filter((problem) => problem.severity === 'broken' && problem.code !== 'ruleBroken');
   if (broken.length === 0) return undefined;
   const orders = batchOrders(input);
   const searchInput = searchInputOf(input, cache, parameters);
-  const idsOf = (problem: PlanProblem) => ('batchId' in problem ? [problem.batchId] : []);
-  const stuck = [...new Set(broken.flatMap(idsOf))];
+  const stuck = [...new Set(broken.flatMap((problem) => ('batchId' in problem && problem.batchId ? [problem.batchId] : [])))];
   for (const id of stuck) {
     const order = orders.find((each) => each.batch.id === id);
     const ids = order && provedConflict(order, searchInput);
-    if (ids) return { proof: true, ids };
+    if (ids) return { word: 'impossible', ids };
   }
-  const [problem] = broken;
-  let left = orders;
-  // What was placed without trouble is the likeliest to be needless.
-  for (const order of [...orders].sort((a, b) => Number(stuck.includes(a.batch.id)) - Number(stuck.includes(b.batch.id)))) {
+  const room = provedRoomShort(orders, searchInput);
+  if (room) return { word: 'impossible', ids: [...room.batchIds, ...room.pitIds], room };
+  const tries = usualIterations(orders.length);
+  const set = smallestUnplaced(inOrderOfTrouble(orders, stuck, searchInput), searchInput);
+  if (set.length > MOST_NAMED) return { word: 'noneFound', ids: [], tries };
+  const iterations = usualIterations(set.length);
+  for (const seed of SEEDS) if (isPlaced(set, searchInput, { seed, iterations })) return { word: 'noneFound', ids: [], tries };
+  const short = broken.find((each) => 'batchId' in each && each.batchId !== undefined && stuck.includes(each.batchId));
+  const ids = [...set.map((order) => order.batch.id), ...resourcesOf(short ?? broken[0]!, input)];
+  return { word: 'noneFound', ids, tries: SEEDS.length * iterations };
+}
+
+const isPlaced = (orders: readonly BatchOrder[], input: SearchInput, options: { seed: number; iterations: number }): boolean =>
+  searchUntil(search(orders, input, options), (objective) => objective[0] === 0).objective[0] === 0;
+
+/** Those in trouble first, then those that want the same pits, the nearest in time first. */
+function inOrderOfTrouble(orders: readonly BatchOrder[], stuck: readonly string[], { pits }: SearchInput): BatchOrder[] {
+  const isStuck = ({ batch }: BatchOrder) => stuck.includes(batch.id);
+  const [first] = orders.filter(isStuck);
+  const sharesPit = (order: BatchOrder) =>
+    pits.some(({ rangeC: [low, high] }) =>
+      [order, first ?? order].every(({ method: { pitRangeC } }) => pitRangeC[0] <= high && pitRangeC[1] >= low),
+    );
+  const apart = (order: BatchOrder) => Math.abs(order.serving.atMs - (first ?? order).serving.atMs);
+  return [...orders].sort(
+    (a, b) => Number(isStuck(b)) - Number(isStuck(a)) || Number(sharesPit(b)) - Number(sharesPit(a)) || apart(a) - apart(b),
+  );
+}
+
+/** The shortest beginning of a list that quick searches cannot place, less what can be left out of it. */
+function smallestUnplaced(orders: readonly BatchOrder[], input: SearchInput): readonly BatchOrder[] {
+  let placements = 0;
+  const fails = (some: readonly BatchOrder[]): boolean => {
+    placements += some.length * ITERATIONS;
+    return !isPlaced(some, input, { seed: 1, iterations: ITERATIONS });
+  };
+  let [below, length] = [0, orders.length];
+  while (length - below > 1) {
+    const middle = Math.floor((below + length) / 2);
+    if (fails(orders.slice(0, middle))) length = middle;
+    else below = middle;
+  }
+  let left = orders.slice(0, length);
+  for (const order of [...left].reverse()) {
+    if (placements > MOST_PLACEMENTS) break;
     const without = left.filter((each) => each !== order);
-    if (without.length > 0 && !isFeasible(without, searchInput)) left = without;
+    if (without.length > 0 && fails(without)) left = without;
   }
-  return { proof: false, ids: [...left.map((order) => order.batch.id), ...resourcesOf(problem!, input)] };
+  return left;
 }
 
 function resourcesOf(problem: PlanProblem, { boxes, warmers = [], event }: PlanInput): string[] {

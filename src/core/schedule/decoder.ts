@@ -9,7 +9,7 @@ import { firingsOf } from './firings';
 import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
-import { objectiveOf, type JudgedBy } from './objective';
+import { departuresH, objectiveOf, type JudgedBy } from './objective';
 import { floorFor } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type Marks, type PlacementContext } from './placement';
@@ -64,6 +64,8 @@ export interface Decoded {
   schedule: Schedule;
   /** Batches of servings below the wished confidence, with the share of days on which each is late, the worst first. */
   atRisk: { batchId: string; lateShare: number }[];
+  /** Piece-hours by which runs depart from their band and their heat, the worst first. */
+  departing: { batchId: string; hours: number }[];
 }
 
 /** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
@@ -194,7 +196,7 @@ export class Decoder {
    * they lie there: what else there is goes round them. Such a plan breaks no rule, but a scheme that was decoded
    * from nothing may come to another.
    */
-  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>): Decoded {
+  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>, reachMin?: number): Decoded {
     const keys = this.sequence(scheme);
     const travel = JSON.stringify(scheme.travel ?? {});
     if (travel !== this.travel) {
@@ -222,8 +224,8 @@ export class Decoder {
       const before = known?.steps[i];
       const again = before && before.key === key && before.override === override ? before.placed : kept?.get(key);
       if (!again) known = undefined;
-      const pure = (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
-      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme), pure });
+      const pure = reachMin === undefined && (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
+      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme, reachMin), pure });
     }
     return known ?? this.judge(scheme);
   }
@@ -233,14 +235,14 @@ export class Decoder {
     this.decode(decoded.scheme, decoded);
   }
 
-  private place(key: string, scheme: Scheme): Placed {
+  private place(key: string, scheme: Scheme, reachMin?: number): Placed {
     const pinned = this.pinned.get(key);
     if (pinned) return forcePlace(pinned.order, this.context, pinned.pin);
     const override = scheme.overrides[key];
     const held = [...this.pinned.values()].filter((each) => each.order.batch.id === key).length;
     // A pinned run is one of the runs the batch was to be split into.
     const left = override?.parts && held > 0 ? { ...override, parts: Math.max(1, override.parts - held) } : override;
-    return placeBatch(this.free.get(key)!, this.context, left);
+    return placeBatch(this.free.get(key)!, this.context, left, reachMin);
   }
 
   private replace(placed: Placed): Placed {
@@ -285,6 +287,9 @@ export class Decoder {
       { runs, firings, trips: whereabouts.trips, broken, odds, ceilingOf: (run) => this.ceilingMin(run) },
       this.judgedBy,
     );
+    const departing = runs
+      .map((run) => ({ batchId: run.batchId, hours: departuresH(this.orders.get(run.batchId)!, run, this.ceilingMin(run)) }))
+      .sort((a, b) => b.hours - a.hours);
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
     if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs);
@@ -293,6 +298,7 @@ export class Decoder {
       objective,
       leftKg,
       atRisk,
+      departing,
       steps: [...this.steps],
       schedule: {
         runs,

@@ -1,4 +1,4 @@
-export { scheduleBy, schemeWalk, search, type Found, type Progress, type SearchOptions } from './search';
+export { scheduleBy, schemeWalk, search, searchUntil, type Found, type Progress, type SearchOptions } from './search';
 export { usualIterations } from './iterations';
 export type { SearchInput } from './decoder';
 export { CrewLedger } from './crewLedger';
@@ -6,4 +6,5 @@ export { holdingGear } from './holdLedger';
 export type { BatchOrder } from './order';
 export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type ForecastContext } from './batchForecast';
 export { provedConflict } from './proof';
+export { provedRoomShort, type RoomShort } from './roomProof';
 export { departuresH, wakingsOf } from './objective';

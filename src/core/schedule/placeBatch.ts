@@ -18,8 +18,11 @@ export interface Placed {
 
 const SHIFT_STEP_MIN = 15;
 
-/** Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. */
-export function placeBatch(order: BatchOrder, context: PlacementContext, override: Override = {}): Placed {
+/**
+ * Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. Within
+ * `reachMin`, it goes there whole or stays out.
+ */
+export function placeBatch(order: BatchOrder, context: PlacementContext, override: Override = {}, reachMin = Infinity): Placed {
   const { batch, cut, method } = order;
   const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
@@ -40,8 +43,10 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   const parts = partsOf(pieces, Math.max(override.parts ?? 1, partsForHold(order, context, alternatives, pieces)));
   const whole: Placed = { runs: [], claims: [], left: [], problems: [] };
   for (const part of parts) {
-    const shifts = shiftsFrom(order, context, alternatives, override, part);
+    const every = shiftsFrom(order, context, alternatives, override, part);
+    const shifts = every.filter((shift) => Math.abs(shift - every[0]!) <= reachMin);
     const together = placeTogether(order, context, alternatives, part, shifts);
+    if (reachMin < Infinity && !('runs' in together)) return { runs: [], claims: [], left: pieces, problems: [] };
     const placed =
       'runs' in together ? together : placePieceByPiece(order, context, alternatives, part, together.somewhere ? shifts : [], whole.claims);
     whole.runs.push(...placed.runs);

@@ -4,7 +4,9 @@ import { Decoder, byPitSpace, type Decoded, type Schedule, type SearchInput } fr
 import { isBetter } from './objective';
 import type { BatchOrder } from './order';
 import { lowerBound } from './bounds';
-import { asItLies, neighbour, saferNeighbour, shuffled, type Changeable } from './moves';
+import { allEarlier, EARLIER_MIN, fewestHeats, LESS_EARLY, lessEarly, saferNeighbour, scattered } from './looks';
+import { neighbour } from './moves';
+import { asItLies, type Changeable } from './wishes';
 import { travelLooks } from './travelMoves';
 
 export interface SearchOptions {
@@ -28,6 +30,18 @@ export interface Found extends Schedule {
 }
 
 const atBound = (objective: Objective, lower: Objective) => objective.every((value, i) => value <= lower[i]! + 1e-9);
+
+/** Runs a search until its best is good enough, or to its end. */
+export function searchUntil(searching: Generator<Progress, Found>, isEnough: (objective: Objective) => boolean): Found {
+  for (;;) {
+    const step = searching.next();
+    if (step.done) return step.value;
+    if (isEnough(step.value.best.objective)) return step.value.best;
+  }
+}
+
+/** Everything is placed, and every serving as sure as was asked. */
+const isSure = ({ objective }: Decoded): boolean => objective[0] === 0 && objective[1] === 0;
 
 const betterThan = (a: Decoded, b: Decoded): boolean =>
   a.objective[0] !== b.objective[0] || a.leftKg === b.leftKg || a.objective[0] === 0
@@ -97,12 +111,49 @@ export function* search(
     idsOf([...orders].sort((a, b) => b.serving.atMs - a.serving.atMs || byPitSpace(a, b))),
   ];
   let best: Decoded | undefined;
-  for (const scheme of starts) {
+  const news = (done = 0): Progress => ({ done, of: iterations, best: found(best!) });
+  const take = (scheme: Scheme): boolean => {
     const next = decoder.decode(scheme);
-    if (!best || betterThan(next, best)) best = next;
-    yield { done: 0, of: iterations, best: found(best) };
-    if (atBound(best.objective, lower)) break;
+    if (best && !betterThan(next, best)) return false;
+    best = next;
+    return true;
+  };
+  for (const scheme of starts) {
+    take(scheme);
+    yield news();
+    if (atBound(best!.objective, lower)) break;
   }
+  // What is broken may be so for its heats; where servings are late, how early all is decides most.
+  if (!isSure(best!) && free.length > 0) {
+    const heats = fewestHeats(free);
+    const { order } = best!.scheme;
+    const all = (ids: string[], earlierMin?: number, tuned?: boolean): boolean =>
+      take(stamp({ order: ids, overrides: allEarlier(free, earlierMin, tuned ? heats : undefined), travel: best!.scheme.travel }));
+    const tuned = all(order, undefined, true);
+    yield news();
+    let shift: number | undefined;
+    for (const min of EARLIER_MIN) {
+      if (all(order, min, tuned)) shift = min;
+      yield news();
+    }
+    for (const by of shift === undefined ? [] : [0.7, 1.4]) {
+      const min: number = Math.round(shift! * by);
+      if (all(order, min, tuned)) shift = min;
+      yield news();
+    }
+    for (const scheme of shift === undefined ? [] : starts.slice(-3)) {
+      all(scheme.order, shift, tuned);
+      all(scheme.order, shift, !tuned);
+      yield news();
+    }
+  }
+  // What is in time early may be in time less early: serving by serving.
+  for (const servingId of isSure(best!) ? new Set(free.map((order) => order.serving.id)) : [])
+    for (const by of LESS_EARLY) {
+      const own = free.filter((order) => order.serving.id === servingId);
+      take(stamp(lessEarly(best!, own, by)));
+      yield news();
+    }
   // One serving after another, and while that leaves something broken once more: what helps is kept.
   for (let round = 0; round < TRAVEL_ROUNDS && free.length > 0 && (round === 0 || best!.objective[0] > 0); round++)
     for (const serving of input.away)
@@ -111,13 +162,13 @@ export function* search(
         const next = decoder.decode(stamp({ ...best!.scheme, travel: { ...travel, [serving.id]: { ...travel[serving.id], ...look } } }));
         // While something is broken, only what mends counts: a nicer drive may stand in the way of one that works.
         if (best!.objective[0] > 0 ? mends(next, best!) : betterThan(next, best!)) best = next;
-        yield { done: 0, of: iterations, best: found(best!) };
+        yield news();
       }
   for (let round = 0; round < SURER_ROUNDS && best && best.objective[0] === 0 && best.atRisk.length > 0; round++) {
     const next = decoder.decode(stamp(saferNeighbour(best, free)));
     if (!betterThan(next, best)) break;
     best = next;
-    yield { done: 0, of: iterations, best: found(best) };
+    yield news();
   }
   decoder.restore(best!);
   let current = best!;
@@ -142,7 +193,8 @@ export function* search(
     if (atBound(best!.objective, lower) || free.length === 0 || input.pits.length === 0) break;
     const { takenOut, ...changed } = neighbour(current, free, input, random.uniform);
     const kept = takenOut && new Map(current.steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));
-    const next = decoder.decode(stamp(changed), undefined, kept);
+    const near = kept && current.objective[0] === 0 && random.uniform() < NEAR_SHARE ? REACH_MIN : undefined;
+    const next = decoder.decode(stamp(changed), undefined, kept, near);
     if (betterThan(next, laid)) {
       laid = next;
       quietFor = 0;
@@ -153,12 +205,12 @@ export function* search(
     if (quietFor >= (i > wanders ? STUCK : STUCK_WANDERING)) {
       settle(i);
       quietFor = 0;
-      current = i > wanders ? best! : decoder.decode(idsOf(shuffled(orders, random.uniform), best!.scheme.travel));
+      current = i > wanders ? best! : decoder.decode(stamp(scattered(best!, free, random.uniform)));
       decoder.restore(current);
     }
     if (i % YIELD_EVERY === 0 || i === iterations) {
       settle(i);
-      yield { done: i, of: iterations, best: found(best!) };
+      yield news(i);
     }
   }
   // A split that was of use on the way may be so no longer: a batch that is as well off in one goes in one.
@@ -176,5 +228,8 @@ const STUCK = 150;
 const STUCK_WANDERING = 80;
 /** A search of few batches wanders first, each free to lie elsewhere; then, as one of many does from the start, it goes on from what lies. */
 const WANDERS_UP_TO = 12;
+/** So often, where all is placed, what is put in again goes near to where it is wished, or the move is not made: a far place is seldom a better one. */
+const NEAR_SHARE = 0.8;
+const REACH_MIN = 45;
 const TRAVEL_ROUNDS = 2;
 const SURER_ROUNDS = 10;

@@ -1,4 +1,5 @@
 import { AFTERWARDS, COOKED_AT, type Scheme, type TravelChoice } from '../model';
+import { pickerOf, shuffled } from '../numerics';
 import type { AwayServing } from './decoder';
 
 type Travel = NonNullable<Scheme['travel']>;
@@ -21,7 +22,7 @@ export function travelLooks({ people, gearIds, pitIds, aheadMins }: AwayServing,
 
 /** The same ways but for one thing about one serving. */
 export function otherTravel(travel: Travel, away: readonly AwayServing[], uniform: () => number): Travel {
-  const pick = <T>(list: readonly T[]): T => list[Math.min(list.length - 1, Math.floor(uniform() * list.length))]!;
+  const pick = pickerOf(uniform);
   const serving = pick(away);
   const choice: TravelChoice = { ...travel[serving.id] };
   const some = (ids: readonly string[]) => ids.filter(() => uniform() < 0.5);
@@ -36,9 +37,4 @@ export function otherTravel(travel: Travel, away: readonly AwayServing[], unifor
   // Now and then back to what follows by itself.
   if (uniform() < 0.2) return Object.fromEntries(Object.entries(travel).filter(([id]) => id !== serving.id));
   return { ...travel, [serving.id]: choice };
-}
-
-function shuffled<T>(list: readonly T[], uniform: () => number): T[] {
-  const left = [...list];
-  return list.map(() => left.splice(Math.min(left.length - 1, Math.floor(uniform() * left.length)), 1)[0]!);
 }

@@ -146,7 +146,26 @@ describe('the words of levers', () => {
     { code: 'moreHolding', gearId: 'second' },
     { code: 'moreCrew', memberId: 'ben', fromMs: 0, toMs: 1 },
     { code: 'moveServing', servingId: 'supper', byMin: 30 },
-    { code: 'cookDayBefore', batchId },
+    { code: 'splitServing', servingId: 'supper', laterMin: 60 },
+    { code: 'fewerGuests', servingId: 'supper', guests: 20 },
+    { code: 'fewerPieces', batchId, pieces: 1 },
+    { code: 'longerHold', batchId, minutes: 240 },
+    { code: 'otherCut', batchId, cutId: 'beef-chuck-roast', methodId: 'low-paper', pieces: 3, pieceKg: 1.6 },
+    { code: 'hirePits', pitId: 'offset', count: 2 },
+    { code: 'hireBoxes', count: 1 },
+    { code: 'hireHand', fromMs: 7_200_000, toMs: 14_400_000 },
+    { code: 'warmerAt', gearId: 'box', setC: 70 },
+    {
+      code: 'cookDayBefore',
+      batchId,
+      name: 'Brisket',
+      cookedKg: 6,
+      portionThicknessMm: 40,
+      way: 'ice',
+      reheatBy: { cutId: 'pan-dish', methodId: 'dish-oven', panKg: 5 },
+      shares: {},
+    },
+    { code: 'both', first: { code: 'hireBoxes', count: 2 }, then: { code: 'fewerPieces', batchId, pieces: 1 } },
   ];
   const spare = new Map([
     ['spare', 'Second smoker'],
@@ -171,6 +190,10 @@ describe('the words of levers', () => {
     expect(words('moreCrew')).toBe('Put Ben on duty');
     expect(words('moveServing')).toBe('Serve supper 30 min later');
     expect(words('cookDayBefore')).toContain('reheat to 74 °C');
+    expect(words('hirePits')).toBe('Hire two more pits like the offset');
+    expect(words('hireHand')).toMatch(/^One more person, .* to .*/);
+    expect(words('otherCut')).toMatch(/^In place of briskets, 3 .* of 1[.]6\d* kg/);
+    expect(words('both')).toMatch(/^Hire two insulated boxes of \d+ l for holding, and briskets: 1 in place of 2, smaller helpings of it$/);
   });
 
   it('say what came of it', () => {
@@ -182,12 +205,14 @@ describe('the words of levers', () => {
     });
     expect(remedyMessage(tried(true, 0))).toBe('everything fits, 93 % sure');
     expect(remedyMessage(tried(false, 0))).toBe('fits, 93 % sure');
-    expect(remedyMessage(tried(false, 3))).toBe('3 still without a place');
+    expect(remedyMessage(tried(false, 3))).toBe('3 pieces still without a place');
   });
 });
 
 describe('the words of decision points', () => {
-  const input = inputOf(event);
+  // As late as can be: then there is something to decide.
+  const tight = { ...event, scheme: { order: [], overrides: { 'brisket-whole': { earlierMin: 0 } }, seed: 1, iterations: 0 } };
+  const input = inputOf(tight);
   const plan = buildPlan(input);
 
   it('say when, under which core, and what can still be done', () => {
@@ -204,7 +229,7 @@ describe('the words of decision points', () => {
   it('say which of several runs of a batch is meant, and only then', () => {
     const brisket = plan.runs.find((run) => run.batchId === 'brisket-whole')!;
     const part = { ...brisket, pieceIds: ['brisket-whole-2'], onAtMs: brisket.onAtMs - 3_600_000, legs: [] };
-    const split = buildPlan({ ...input, event: pinned(event, part) });
+    const split = buildPlan({ ...input, event: pinned(tight, part) });
     const at = (runs: typeof plan.runs, runId: string): string => {
       const run = runs.find((each) => each.id === runId)!;
       const decision: Decision = {

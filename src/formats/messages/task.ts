@@ -1,8 +1,19 @@
-import { cutIn, FIRM_MIN, methodIn, type Method, type Run, type Task, type Wrap } from '../../core/model';
+import {
+  cutIn,
+  FIRM_MIN,
+  isReheatedLater,
+  methodIn,
+  type Batch,
+  type CoolingWay,
+  type Method,
+  type Run,
+  type Task,
+  type Wrap,
+} from '../../core/model';
 import { limitsOf } from '../../core/safety';
 import { clockTime } from '../clock';
 import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext, type TaskMessage } from './names';
-import { formatMass, formatMinutes, formatTemp, type Units } from '../units';
+import { formatLength, formatMass, formatMinutes, formatTemp, type Units } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
 import { isPrepareTask, prepareMessage } from './prepare';
@@ -85,6 +96,11 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
             : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. Measure and write down the peak. Expected ${time(run.pullMedianMs)}.`,
       };
     case 'pull':
+      if (batch?.reheats !== undefined)
+        return {
+          title: `Pull ${pieces} once every spot is at ${formatTemp(74, units)}`,
+          detail: `Reheated within 2 h (Food Code 3-403.11); what is not is thrown away. The latest is ${time(run.pullLateMs)}.`,
+        };
       return { title: `Pull ${pieces} as they are done`, detail: `Each on its own. Expected now; the latest is ${time(run.pullLateMs)}.` };
     case 'vent':
       return { title: `Vent ${pieces}`, detail: `Open for ${formatMinutes(task.minutes)} to stop the carry-over.` };
@@ -111,6 +127,11 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       };
     }
     case 'carve':
+      if (batch && isReheatedLater(messageContext.event, batch))
+        return {
+          title: `Portion and chill ${piecesMessage(messageContext, run.batchId, task.pieceIds?.length ?? run.pieceIds.length)}`,
+          detail: `${chillMessage(batch, units)} Label it with the hour; write the cores into the safety log.`,
+        };
       return {
         title: `Carve ${piecesMessage(messageContext, run.batchId, task.pieceIds?.length ?? run.pieceIds.length)}`,
         detail: `About ${formatMinutes(task.minutes)} of work for one pair of hands.${addedMessage(messageContext, batch, 'dressing')}${addedMessage(messageContext, batch, 'sauce')}`,
@@ -119,6 +140,13 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
       return { title: capital(task.kind), detail: '' };
   }
 }
+
+const CHILLED: Record<CoolingWay, string> = { fridge: 'into the fridge', ice: 'into an ice bath', blast: 'into the blast chiller' };
+
+/** What keeps the two-stage rule for meat that is cooked ahead. */
+const chillMessage = ({ leftover }: Batch, units: Units): string =>
+  `${leftover ? `No portion thicker than ${formatLength(leftover.portionThicknessMm, units)}, ${CHILLED[leftover.way]} at once: ` : 'At once: '}` +
+  `${formatTemp(57, units)} to ${formatTemp(21, units)} within 2 h, to ${formatTemp(5, units)} within 4 more (Food Code 3-501.14; your local code decides).`;
 
 /** By the core where the method rests to one, with the minutes it should take; by the minutes otherwise. */
 const restMessage = ({ restToC }: Method, { restMin }: Run, units: Units): string =>

@@ -69,6 +69,8 @@ type OwnFields = Omit<
   | 'boxIds'
   | 'warmerIds'
   | 'probeIds'
+  | 'hired'
+  | 'holdSetPoints'
   | 'duty'
   | 'places'
   | 'roads'

@@ -9,6 +9,7 @@ import {
   methodIn,
   prepOf,
   SHIPPED_LIBRARY,
+  withHired,
   type CookEvent,
   type Cut,
   type Equipment,
@@ -58,8 +59,9 @@ function withinItsDays(event: CookEvent): CookEvent {
  * An event as its file has it, complete: fields not named here go over as they are, so that nothing an owner
  * enters can be forgotten. Only a batch whose cut or method the house no longer has is left out.
  */
-export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, workFromMs: number): EventFile {
+export function eventFileOf(whole: CookEvent, { equipment: house, library }: HouseOf, workFromMs: number): EventFile {
   const event = withinItsDays(whole);
+  const equipment = withHired(event, house);
   const {
     id: _,
     servings,
@@ -74,6 +76,9 @@ export function eventFileOf(whole: CookEvent, { equipment, library }: HouseOf, w
     standing: ____,
     venue,
     weather,
+    // What is hired stands among the pits and the crew of the file.
+    hired: _____,
+    holdSetPoints: ______,
     revision: __,
     ...own
   } = event;

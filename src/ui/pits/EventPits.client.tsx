@@ -3,7 +3,17 @@ import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
-import { DEFAULT_VENUE, homeIdOf, MILD_DAY, placeName, placesOf, servingPlaceId, type CookEvent, type Equipment } from '../../core/model';
+import {
+  DEFAULT_VENUE,
+  homeIdOf,
+  MILD_DAY,
+  placeName,
+  placesOf,
+  servingPlaceId,
+  withHired,
+  type CookEvent,
+  type Equipment,
+} from '../../core/model';
 import { driveMinOf, setUpMinOf } from '../../core/travel';
 import { clockWords, dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
@@ -36,7 +46,8 @@ export interface EventPitsProps {
 export const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: CookEvent): Chosen => ({ pitIds, boxIds, warmerIds, probeIds });
 
 /** Which of the owned or hired equipment this event uses, and the day it stands in. Each tick is saved at once. */
-export function EventPits({ event, equipment, others, chooseEquipment, saveDay }: EventPitsProps) {
+export function EventPits({ event, equipment: house, others, chooseEquipment, saveDay }: EventPitsProps) {
+  const equipment = withHired(event, house);
   const { pits, boxes, warmers, probes } = equipment;
   const units = useUnits();
   const chosen = chosenOf(event);

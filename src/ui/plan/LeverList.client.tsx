@@ -11,10 +11,15 @@ interface LeverListProps {
   onPull(lever: Lever, words: string): void;
 }
 
+/** Names of what stands by. */
+export function spareNamesOf({ spare }: Pick<PlanInput, 'spare'>): ReadonlyMap<string, string> {
+  const { pits = [], boxes = [], warmers = [], crew = [] } = spare ?? {};
+  return new Map([...pits, ...boxes, ...warmers, ...crew].map(({ id, name }) => [id, name]));
+}
+
 /** Levers that were tried, what came of each, and a button that pulls it. */
 export function LeverList({ label, messageContext, input: { spare }, remedies, onPull }: LeverListProps) {
-  const { pits = [], boxes = [], warmers = [], crew = [] } = spare ?? {};
-  const spareNames = new Map([...pits, ...boxes, ...warmers, ...crew].map(({ id, name }) => [id, name]));
+  const spareNames = spareNamesOf({ spare });
   return (
     <ul aria-label={label} className="divide-y divide-line">
       {remedies.map((remedy) => {
@@ -23,11 +28,7 @@ export function LeverList({ label, messageContext, input: { spare }, remedies, o
           <li key={words} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1">
             <span className="min-w-0 grow font-semibold">{words}</span>
             <span className={`figures ${remedy.solves ? 'text-safe' : 'text-warn'}`}>{remedyMessage(remedy)}</span>
-            {remedy.lever.code === 'cookDayBefore' ? (
-              <span className="text-[0.9rem] text-soft">change it in the brief</span>
-            ) : (
-              <Button onClick={() => onPull(remedy.lever, words)}>Do this</Button>
-            )}
+            <Button onClick={() => onPull(remedy.lever, words)}>Do this</Button>
           </li>
         );
       })}

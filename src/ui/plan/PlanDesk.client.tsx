@@ -19,16 +19,16 @@ import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
 import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
-import { RunLevers } from './RunLevers.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
-import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
 import { newId } from '../kit/newId';
 
 const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
+const Trouble = lazy(() => import('./Trouble.client').then((made) => ({ default: made.Trouble })));
+const RunLevers = lazy(() => import('./RunLevers.client').then((made) => ({ default: made.RunLevers })));
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
 /** Keys move a run by this much; with Shift by three times as much. */
@@ -198,7 +198,11 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
           />
         </Suspense>
       )}
-      {!news && <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
+      {!news && plan.problems.length > 0 && (
+        <Suspense fallback={null}>
+          <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />
+        </Suspense>
+      )}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
@@ -263,14 +267,16 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
               onPit={(pitId) => choosePit(selected, pitId)}
               onMethod={(methodId) => chooseMethod(selected, methodId)}
               levers={
-                <RunLevers
-                  messageContext={messageContext}
-                  input={input}
-                  plan={plan}
-                  batchId={selected.batchId}
-                  planner={planner}
-                  onPull={pull}
-                />
+                <Suspense fallback={null}>
+                  <RunLevers
+                    messageContext={messageContext}
+                    input={input}
+                    plan={plan}
+                    batchId={selected.batchId}
+                    planner={planner}
+                    onPull={pull}
+                  />
+                </Suspense>
               }
             />
           ) : (

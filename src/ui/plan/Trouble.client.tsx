@@ -3,11 +3,12 @@ import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
 import { useState } from 'react';
 import type { Plan } from '../../core/model';
 import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
-import { batchName, type MessageContext } from '../../formats/messages/names';
+import type { MessageContext } from '../../formats/messages/names';
 import { planProblemMessage } from '../../formats/messages/problem';
+import { conflictMessage, shortageMessage } from '../../formats/messages/shortage';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
-import { LeverList } from './LeverList.client';
+import { LeverList, spareNamesOf } from './LeverList.client';
 
 interface TroubleProps {
   messageContext: MessageContext;
@@ -52,6 +53,7 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
     );
     setTried((kept) => (kept?.on === on ? { ...kept, done: true, conflict } : kept));
   };
+  const shortage = current?.done && shortageMessage(messageContext, current.remedies, spareNamesOf(input));
   const shown = all ? lines : lines.slice(0, SHOWN_LINES);
   return (
     <section aria-label="What does not fit" className="border-b border-line bg-sheet">
@@ -94,8 +96,9 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
         <div className="border-t border-line px-4 py-2">
           <h2 className="text-[0.93rem] text-soft">Levers, each tried</h2>
           {current.remedies.length === 0 && current.done && (
-            <p className="py-1">None of the levers helps by itself. Fewer guests, a smaller menu, or a lower confidence would.</p>
+            <p className="py-1">None of the levers helps, nor two of them together. A smaller menu or a lower confidence would.</p>
           )}
+          {shortage && <p className="py-1 font-semibold">{shortage}</p>}
           <LeverList
             label="Remedies"
             messageContext={messageContext}
@@ -103,36 +106,9 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
             remedies={current.remedies.slice(0, SHOWN_REMEDIES)}
             onPull={onPull}
           />
-          {current.conflict && (
-            <p className="pt-1 text-[0.92rem] text-soft">
-              {current.conflict.proof ? 'Proved: ' : 'As far as the search can tell, '}
-              {conflictNames(messageContext, current.conflict)} cannot hold together.
-            </p>
-          )}
+          {current.conflict && <p className="pt-1 text-[0.92rem] text-soft">{conflictMessage(messageContext, current.conflict)}</p>}
         </div>
       )}
     </section>
   );
 }
-
-function conflictNames(messageContext: MessageContext, { ids }: Conflict): string {
-  const { event, pits, boxes, warmers = [] } = messageContext;
-  const names = ids.map((id) => {
-    if (event.batches.some((batch) => batch.id === id)) return batchName(messageContext, id).toLowerCase();
-    const pit = pits.find((each) => each.id === id);
-    if (pit) return pit.name.toLowerCase();
-    const rack = pits.flatMap((each) => each.racks).find((each) => each.id === id);
-    if (rack) return rack.name;
-    const serving = event.servings.find((each) => each.id === id);
-    if (serving) return serving.name.toLowerCase();
-    const gear = [...boxes, ...warmers].find((each) => each.id === id);
-    return gear?.name.toLowerCase() ?? PLAIN[id] ?? 'the crew';
-  });
-  return [...new Set(names)].join(', ');
-}
-const PLAIN: Record<string, string> = {
-  crew: 'the crew',
-  dangerZone: 'the time allowed in the danger zone',
-  holdMaxMin: 'the longest hold of its method',
-  workFrom: 'the present moment',
-};

@@ -183,20 +183,19 @@ describe('the verdict of a serving', () => {
 describe('levers that were tried', () => {
   const remedy = (lever: Lever, solves: boolean): Remedy => ({ lever, solves, objective: [solves ? 0 : 2, 0, 0, 0, 0], onTimeShare: 0.95 });
 
-  it('each have what came of it and a button, but for what only the brief can do', () => {
+  it('each have what came of it and a button', () => {
     const text = renderToStaticMarkup(
       <LeverList
         label="Remedies"
         messageContext={messageContext}
         input={{ spare: { pits: [{ ...OFFSET, id: 'second', name: 'Second offset' }], boxes: [], warmers: [], crew: [] } }}
-        remedies={[remedy({ code: 'sparePit', pitId: 'second' }, true), remedy({ code: 'cookDayBefore', batchId: 'brisket-whole' }, false)]}
+        remedies={[remedy({ code: 'sparePit', pitId: 'second' }, true), remedy({ code: 'hireBoxes', count: 1 }, false)]}
         onPull={nothing}
       />,
     );
     expect(text).toContain('Bring the second offset');
     expect(text).toContain('everything fits, 95 % sure');
-    expect(text).toContain('2 still without a place');
-    expect(text).toContain('change it in the brief');
-    expect(count(text, /Do this/g)).toBe(1);
+    expect(text).toContain('2 pieces still without a place');
+    expect(count(text, /Do this/g)).toBe(2);
   });
 });

@@ -1,0 +1,79 @@
+import type { Override, Run, Scheme } from '../model';
+import { MS_PER_MIN } from '../units';
+import type { Decoded, SearchInput } from './decoder';
+import type { BatchOrder } from './order';
+import { pullDeadlineMs } from './window';
+
+/** What a search may change of a scheme. */
+export type Changeable = Pick<Scheme, 'order' | 'overrides' | 'travel'>;
+
+/** Batches in the order in which they are placed; one that is pinned in part stands once. */
+export const orderOf = (current: Decoded): string[] => [...new Set(current.steps.map((step) => step.id))];
+
+/** The scheme of a plan with other wishes. */
+export const wishing = (current: Decoded, overrides: Record<string, Override>): Changeable => ({
+  order: orderOf(current),
+  overrides: { ...current.scheme.overrides, ...overrides },
+  travel: current.scheme.travel,
+});
+
+/**
+ * The scheme that wishes for a plan as it lies: each batch where, when and as hot as it is. Decoded from nothing it comes
+ * to that plan, or near it: a batch in several runs has one wish.
+ */
+export function asItLies(current: Decoded, orders: readonly BatchOrder[]): Changeable {
+  const overrides: Record<string, Override> = {};
+  for (const order of orders) {
+    const id = order.batch.id;
+    const placed = current.steps.findLast((step) => step.id === id)?.placed;
+    const [run] = placed?.runs ?? [];
+    if (!run || placed!.left.length > 0) continue;
+    const { parts } = current.scheme.overrides[id] ?? {};
+    overrides[id] = { ...wishFor(run, order), ...(parts !== undefined && { parts }) };
+  }
+  return wishing(current, overrides);
+}
+
+/** Where a run lies, as a wish. */
+function wishFor(run: Run, order: BatchOrder): Override {
+  const finishPit = run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId ?? run.pitId;
+  return {
+    pitId: run.pitId,
+    pitC: run.pitC,
+    ...(run.finishC !== undefined && { finish: { pitId: finishPit, pitC: run.finishC } }),
+    earlierMin: earlierBy(run, order),
+  };
+}
+
+/** How many minutes before its latest start a batch now goes on. */
+export function shiftOf(current: Decoded, order: BatchOrder): number {
+  const run = current.steps.findLast((step) => step.id === order.batch.id)?.placed.runs[0];
+  return run ? earlierBy(run, order) : 0;
+}
+function earlierBy(run: Run, order: BatchOrder): number {
+  const deadlineMs = pullDeadlineMs(order, run.leavesAtMs, run.carveAtMs);
+  return Math.max(0, Math.round((deadlineMs - run.pullLateMs) / MS_PER_MIN));
+}
+
+/** How hot a pit is at some time in a plan, once what finishes at a heat of its own is counted. */
+export const heatsIn = (current: Decoded, pitId: string): number[] =>
+  current.schedule.runs.filter((run) => run.pitId === pitId).map((run) => run.finishC ?? run.pitC);
+
+type Band = readonly [low: number, high: number];
+export const bears = ([low, high]: Band, pitC: number): boolean => pitC >= low && pitC <= high;
+/** Heats a batch may finish at once it is wrapped. */
+export const finishBand = ({ method }: BatchOrder): Band => method.finishRangeC ?? method.pitRangeC;
+
+/** A heat that is wished of a pit is one that it can be set to: a scheme is kept with its event. */
+export function withinPits(override: Override, pits: SearchInput['pits']): Override {
+  const inPit = (pitId: string, pitC: number) => {
+    const [low, high] = pits.find((pit) => pit.id === pitId)?.rangeC ?? [pitC, pitC];
+    return Math.min(high, Math.max(low, pitC));
+  };
+  const { pitId, pitC, finish } = override;
+  return {
+    ...override,
+    ...(pitId !== undefined && pitC !== undefined && { pitC: inPit(pitId, pitC) }),
+    ...(finish && { finish: { ...finish, pitC: inPit(finish.pitId, finish.pitC) } }),
+  };
+}
