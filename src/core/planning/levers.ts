@@ -17,7 +17,7 @@ export type OneLever =
   | { code: 'otherCut'; batchId: string; cutId: string; methodId: string; pieces: number; pieceKg: number }
   | { code: 'sparePit'; pitId: string }
   | { code: 'hirePits'; pitId: string; count: number }
-  | { code: 'moreHolding'; gearId: string }
+  | { code: 'moreHolding'; gearId: string; kind: 'box' | 'warmer' }
   | { code: 'hireBoxes'; count: number }
   | { code: 'warmerAt'; gearId: string; setC: number }
   | { code: 'moreCrew'; memberId: string; fromMs: number; toMs: number }
@@ -112,7 +112,9 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
     case 'hirePits':
       return hirePits(event, lever);
     case 'moreHolding':
-      return { ...event, boxIds: [...event.boxIds, lever.gearId], warmerIds: [...(event.warmerIds ?? []), lever.gearId] };
+      return lever.kind === 'box'
+        ? { ...event, boxIds: [...event.boxIds, lever.gearId] }
+        : { ...event, warmerIds: [...(event.warmerIds ?? []), lever.gearId] };
     case 'hireBoxes':
       return hireBoxes(event, lever.count);
     case 'warmerAt': {

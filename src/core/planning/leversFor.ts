@@ -119,7 +119,9 @@ export function leversFor(
       if (setC + WARMER_BY_C <= WARMER_MOST_C) add({ code: 'warmerAt', gearId: id, setC: setC + WARMER_BY_C });
   for (const pit of input.spare?.pits ?? []) add({ code: 'sparePit', pitId: pit.id });
   if (holdShort(codes))
-    for (const gear of [...(input.spare?.boxes ?? []), ...(input.spare?.warmers ?? [])]) add({ code: 'moreHolding', gearId: gear.id });
+    for (const kind of ['box', 'warmer'] as const)
+      for (const gear of (kind === 'box' ? input.spare?.boxes : input.spare?.warmers) ?? [])
+        add({ code: 'moreHolding', gearId: gear.id, kind });
   if (handsShort(codes)) {
     const { fromMs, toMs } = wholeDuty(input);
     for (const { id } of (input.spare?.crew ?? []).slice(0, 1)) add({ code: 'moreCrew', memberId: id, fromMs, toMs });

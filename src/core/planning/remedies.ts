@@ -38,9 +38,17 @@ export function* tryRemedies(input: PlanInput, plan: Plan, cache: ForecastCache,
     yield remedy;
   }
   if (plan.objective[0] === 0 || single.some(({ objective }) => objective[0] === 0)) return;
-  // None is enough: what can be had for money, and something else with it.
-  const had = single.filter(({ lever, objective }) => BOUGHT.some((code) => code === lever.code) && objective[0] < plan.objective[0]);
-  for (const { lever } of rankRemedies(had, plan.objective).slice(0, MOST_BOUGHT)) yield* trying.with(lever as OneLever);
+  // None is enough: what can be hired together, then what can be had and something else with it.
+  const hired = amountsFor(input, troubled, plan.problems).filter(({ lever }) => isBought(lever(1)));
+  for (const [i, first] of hired.entries())
+    for (const then of hired.slice(i + 1))
+      for (const remedy of trying.leastTogether(first, then)) {
+        single.push(remedy);
+        yield remedy;
+      }
+  const isHiredEnough = single.some(({ objective }) => objective[0] === 0);
+  const had = single.filter(({ lever, objective }) => isBought(lever) && objective[0] < plan.objective[0]);
+  for (const { lever } of rankRemedies(had, plan.objective).slice(0, MOST_BOUGHT)) yield* trying.with(lever as OneLever, isHiredEnough);
 }
 
 /** Tries every lever that a batch has by itself, whether or not it is in trouble. */
@@ -68,6 +76,22 @@ const isSure = (objective: Objective): boolean => objective[0] === 0 && objectiv
 /** What is tried together with another lever where none is enough: things and people that can be had. */
 const BOUGHT = ['hireBoxes', 'moreHolding', 'hirePits', 'sparePit', 'hireHand', 'moreCrew'] as const;
 const MOST_BOUGHT = 3;
+const isBought = ({ code }: Lever): boolean => BOUGHT.some((each) => each === code);
+
+const halfMore = (amount: number, most: number): number => Math.min(most, amount + Math.ceil(amount / 2));
+
+/** The least amount that does, with what came of it; `whole` is what comes of the most. */
+function leastOf<T>(most: number, whole: T, at: (amount: number) => T, does: (tried: T) => boolean): [amount: number, found: T] {
+  let [below, amount, found] = [0, most, whole];
+  while (amount - below > 1) {
+    // What is wanted is most often little.
+    const middle = below === 0 ? Math.max(1, Math.floor(amount / 3)) : Math.floor((below + amount) / 2);
+    const tried = at(middle);
+    if (does(tried)) [found, amount] = [tried, middle];
+    else below = middle;
+  }
+  return [amount, found];
+}
 
 /** Levers tried on one plan, each by a search of its own from where the plan stands. */
 class Trying {
@@ -78,11 +102,11 @@ class Trying {
     private readonly parameters: ParameterSet,
   ) {}
 
-  lever(each: { lever: OneLever; methods: Method[] }): Remedy {
+  lever(each: { lever: Lever; methods: Method[] }): Remedy {
     return remedyOf(each.lever, this.found(each).found);
   }
 
-  private found(each: { lever: OneLever; methods: Method[] }): { changed: PlanInput; found: Found } {
+  private found(each: { lever: Lever; methods: Method[] }): { changed: PlanInput; found: Found } {
     const changed = inputWith(this.input, each);
     const start = changed.event.scheme ?? this.plan.scheme;
     const options = { seed: 1, iterations: ITERATIONS, start };
@@ -90,37 +114,44 @@ class Trying {
     return { changed, found: searchUntil(searching, isSure) };
   }
 
+  /** The least of two things that together let everything fit. */
+  *leastTogether(a: Amount, b: Amount): Generator<Remedy, void> {
+    const at = (first: number, then: number) =>
+      this.lever({ lever: { code: 'both', first: a.lever(first), then: b.lever(then) }, methods: [] });
+    const fits = ({ objective }: Remedy) => objective[0] === 0;
+    const whole = at(a.most, b.most);
+    if (!fits(whole)) return;
+    const [then, half] = leastOf(b.most, whole, (amount) => at(a.most, amount), fits);
+    const [first, found] = leastOf(a.most, half, (amount) => at(amount, then), fits);
+    yield found;
+    if (found.solves) return;
+    const more = at(halfMore(first, a.most), halfMore(then, b.most));
+    if (more.solves) yield more;
+  }
+
   /** One lever pulled, and how much of what else is short then. */
-  *with(first: OneLever): Generator<Remedy, void> {
+  *with(first: OneLever, isHiredEnough: boolean): Generator<Remedy, void> {
     const { changed, found } = this.found({ lever: first, methods: [] });
     const troubled = troubledBatches({ ...found, confidence: changed.event.confidence }, changed).slice(0, MOST_BATCHES);
     const trying = new Trying(changed, found, this.cache, this.parameters);
-    for (const amount of amountsFor(changed, troubled, found.problems))
+    const amounts = amountsFor(changed, troubled, found.problems).filter(({ lever }) => !isHiredEnough || !isBought(lever(1)));
+    for (const amount of amounts)
       for (const remedy of trying.least(amount))
         if (remedy.lever.code !== first.code && remedy.lever.code !== 'both')
           yield { ...remedy, lever: { code: 'both', first, then: remedy.lever } };
   }
 
-  /**
-   * The least of something that mends as much as the most of it does: halved in between. Nothing where the most of it mends nothing.
-   */
+  /** The least of something that mends as much as the most of it does. Nothing where the most of it mends nothing. */
   *least({ most, lever }: Amount): Generator<Remedy, void> {
     const at = (amount: number) => this.lever({ lever: lever(amount), methods: [] });
-    let [below, amount] = [0, most];
-    let found = at(most);
-    const target = found.objective[0];
+    const whole = at(most);
+    const target = whole.objective[0];
     if (target >= this.plan.objective[0]) return;
-    while (amount - below > 1) {
-      // What is wanted is most often little.
-      const middle = below === 0 ? Math.max(1, Math.floor(amount / 3)) : Math.floor((below + amount) / 2);
-      const tried = at(middle);
-      if (tried.objective[0] <= target) [found, amount] = [tried, middle];
-      else below = middle;
-    }
+    const [amount, found] = leastOf(most, whole, at, ({ objective }) => objective[0] <= target);
     yield found;
     // It fits with that; a little more may make it sure as well.
     if (found.solves || target > 0 || amount >= most) return;
-    const more = at(Math.min(most, amount + Math.max(1, Math.ceil(amount / 2))));
+    const more = at(halfMore(amount, most));
     if (more.solves) yield more;
   }
 }

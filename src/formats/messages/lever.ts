@@ -68,7 +68,7 @@ export function leverMessage(messageContext: MessageContext, lever: Lever, spare
     case 'sparePit':
       return `Bring the ${pit(lever.pitId)}`;
     case 'moreHolding':
-      return `Take along ${(spareNames.get(lever.gearId) ?? gearName(messageContext, lever.gearId)).toLowerCase()} for holding`;
+      return `Take along the ${(spareNames.get(lever.gearId) ?? gearName(messageContext, lever.gearId)).toLowerCase()} for holding`;
     case 'moreCrew':
       return `Put ${spareNames.get(lever.memberId) ?? 'one more hand'} on duty`;
     case 'moveServing': {

@@ -143,7 +143,7 @@ describe('the words of levers', () => {
     { code: 'earlier', batchId, minutes: 60 },
     { code: 'lighterPieces', batchId, pieces: 4 },
     { code: 'sparePit', pitId: 'spare' },
-    { code: 'moreHolding', gearId: 'second' },
+    { code: 'moreHolding', gearId: 'second', kind: 'box' },
     { code: 'moreCrew', memberId: 'ben', fromMs: 0, toMs: 1 },
     { code: 'moveServing', servingId: 'supper', byMin: 30 },
     { code: 'splitServing', servingId: 'supper', laterMin: 60 },

@@ -62,7 +62,7 @@ describe('what is short', () => {
     ];
     const guests = input.event.servings[0]!.guests.adults + input.event.servings[0]!.guests.children;
     expect(shortageMessage(context, ranked, new Map())).toBe(
-      `What is short: hire one more pit like the offset; or hire one insulated box of 110 l for holding, and 20 guests at supper in place of ${guests}.`,
+      `Any one of these would do: hire one more pit like the offset; or hire one insulated box of 110 l for holding, and 20 guests at supper in place of ${guests}.`,
     );
     expect(shortageMessage(context, ranked.slice(2), new Map())).toBeUndefined();
   });

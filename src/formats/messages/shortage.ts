@@ -30,7 +30,7 @@ export function conflictMessage(context: MessageContext, conflict: Conflict): st
   return `These cannot all be on ${pits} between ${span}: ${list(batches)}. They would fill ${times} what there is room for, however they are laid. That is proved.`;
 }
 
-/** The levers that let everything fit, as one sentence of what is short: "two more kettles, or 75 guests, or …". */
+/** The levers that let everything fit, as one sentence: "hire two more kettles; or 75 guests in place of 100; or …". */
 export function shortageMessage(
   context: MessageContext,
   ranked: readonly Remedy[],
@@ -39,7 +39,7 @@ export function shortageMessage(
   const fitting = ranked.filter(({ objective }) => objective[0] === 0).slice(0, MOST_NAMED);
   if (fitting.length === 0) return undefined;
   const words = fitting.map(({ lever }) => lowerLever(leverMessage(context, lever, spareNames)));
-  return `What is short: ${words.join('; or ')}.`;
+  return words.length === 1 ? `This would do: ${words[0]}.` : `Any one of these would do: ${words.join('; or ')}.`;
 }
 const MOST_NAMED = 4;
 

@@ -58,6 +58,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
   const change = (make: (event: CookEvent) => CookEvent, undone: string) => {
     const outcome = worded(store.edit(make, { undone }));
     if (!outcome.ok) complain(outcome.problems);
+    return outcome.ok;
   };
   const nudge = (servingId: string, byMin: number) =>
     change(
@@ -124,8 +125,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
     change((kept) => pullLever(kept, { code: 'hotter', batchId: run.batchId, methodId }), 'Back to its method.');
 
   const pull = (lever: Lever, words: string) => {
-    change((kept) => pullLever(kept, lever), 'The lever is back where it was.');
-    announce(`Done: ${words}.`);
+    if (change((kept) => pullLever(kept, lever), 'The lever is back where it was.')) announce(`Done: ${words}.`);
   };
 
   const selected = plan.runs.find((run) => run.id === selectedId);
