@@ -29,7 +29,7 @@ export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions,
   const plan = planFrom(input, step.value);
   if (!plan.problems.some((problem) => problem.severity === 'broken')) return exchangePlanOf(input, plan);
   tell('Not everything fits: looking for what cannot hold together, and for what would help');
-  const conflict = conflictOf(input, plan.problems, cache, parametersOf(input));
+  const conflict = conflictOf(input, plan, cache, parametersOf(input));
   const tried = [...tryRemedies(input, plan, cache, parametersOf(input))];
   return exchangePlanOf(input, plan, {
     proof: conflict?.word === 'impossible',

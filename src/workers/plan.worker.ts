@@ -115,7 +115,7 @@ const api: PlanWorkerApi = {
     const whole = await tryAll(tryRemedies(input, plan, cache, parametersOf(input)), (tried) =>
       tell(rankRemedies(tried, plan.objective), tried.length),
     );
-    return !whole ? {} : { conflict: conflictOf(input, plan.problems, cache, parametersOf(input)) };
+    return !whole ? {} : { conflict: conflictOf(input, plan, cache, parametersOf(input)) };
   },
   async levers(batchId, tell) {
     if (last) await tryAll(tryLeversOf(batchId, last.input, last.plan, cache, parametersOf(last.input)), tell);

@@ -1,5 +1,5 @@
 import type { ParameterSet } from '../forecast';
-import type { PlanProblem } from '../model';
+import type { Plan, PlanProblem } from '../model';
 import {
   provedConflict,
   provedRoomShort,
@@ -36,7 +36,7 @@ const MOST_NAMED = 16;
  */
 export function conflictOf(
   input: PlanInput,
-  problems: readonly PlanProblem[],
+  { problems, scheme }: Pick<Plan, 'problems' | 'scheme'>,
   cache: ForecastCache,
   parameters: ParameterSet,
 ): Conflict | undefined {
@@ -52,7 +52,8 @@ export function conflictOf(
   }
   const room = provedRoomShort(orders, searchInput);
   if (room) return { word: 'impossible', ids: [...room.batchIds, ...room.pitIds], room };
-  const tries = usualIterations(orders.length);
+  // As many as were spent on the plan that came to nothing.
+  const tries = scheme.iterations;
   const set = smallestUnplaced(inOrderOfTrouble(orders, stuck, searchInput), searchInput);
   if (set.length > MOST_NAMED) return { word: 'noneFound', ids: [], tries };
   const iterations = usualIterations(set.length);

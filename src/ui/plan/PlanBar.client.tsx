@@ -83,7 +83,7 @@ export function PlanBar(props: PlanBarProps) {
             <Square size={14} aria-hidden /> Stop, take the best
           </Button>
         ) : (
-          <Button look="strong" onClick={onRePlan} disabled={plan.runs.length === 0}>
+          <Button look="strong" onClick={onRePlan} disabled={input.event.batches.length === 0 || input.pits.length === 0}>
             <RefreshCw size={16} aria-hidden /> Re-plan
           </Button>
         )}

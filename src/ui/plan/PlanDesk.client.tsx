@@ -93,9 +93,10 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
 
   // A new event opens with a quick plan, and a better one is looked for at once.
   const begun = useRef(Boolean(event.scheme));
-  const [settling, setSettling] = useState(!event.scheme && made.plan.runs.length > 0);
+  const canPlan = event.batches.length > 0 && input.pits.length > 0;
+  const [settling, setSettling] = useState(!event.scheme && canPlan);
   useEffect(() => {
-    if (begun.current || plannedVersion !== version || made.plan.runs.length === 0) return;
+    if (begun.current || plannedVersion !== version || !canPlan) return;
     begun.current = true;
     void rePlan().finally(() => setSettling(false));
   });
