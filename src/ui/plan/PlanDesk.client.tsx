@@ -21,13 +21,13 @@ import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
 import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
+import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
 import { newId } from '../kit/newId';
 
 const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
-const Trouble = lazy(() => import('./Trouble.client').then((made) => ({ default: made.Trouble })));
 const RunLevers = lazy(() => import('./RunLevers.client').then((made) => ({ default: made.RunLevers })));
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
@@ -199,11 +199,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
           />
         </Suspense>
       )}
-      {!news && plan.problems.length > 0 && (
-        <Suspense fallback={null}>
-          <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />
-        </Suspense>
-      )}
+      {!news && <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (

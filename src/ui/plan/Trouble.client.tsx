@@ -1,14 +1,13 @@
 'use client';
 import { CircleAlert, Square, TriangleAlert, Wrench } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Plan } from '../../core/model';
-import { troubledBatches, type Conflict, type Lever, type PlanInput, type Remedy } from '../../core/planning';
+import { troubledBatches, type Lever, type PlanInput } from '../../core/planning';
 import type { MessageContext } from '../../formats/messages/names';
 import { planProblemMessage } from '../../formats/messages/problem';
-import { conflictMessage, shortageMessage } from '../../formats/messages/shortage';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
-import { LeverList, spareNamesOf } from './LeverList.client';
+import type { Tried } from './TriedLevers.client';
 
 interface TroubleProps {
   messageContext: MessageContext;
@@ -20,18 +19,10 @@ interface TroubleProps {
   onPull(lever: Lever, words: string): void;
 }
 
-const SHOWN_REMEDIES = 6;
 /** Lines of trouble shown before the rest is folded away. */
 const SHOWN_LINES = 3;
 
-interface Tried {
-  /** The plan they were tried on, by what it follows from: it is made anew whenever the event is saved. */
-  on: string;
-  remedies: Remedy[];
-  count: number;
-  done: boolean;
-  conflict?: Conflict;
-}
+const TriedLevers = lazy(() => import('./TriedLevers.client').then((made) => ({ default: made.TriedLevers })));
 
 /** What does not fit, what a pinned run breaks, and the levers that would help: each tried for real. */
 export function Trouble({ messageContext, input, plan, busy, planner, onPull }: TroubleProps) {
@@ -53,7 +44,6 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
     );
     setTried((kept) => (kept?.on === on ? { ...kept, done: true, conflict } : kept));
   };
-  const shortage = current?.done && shortageMessage(messageContext, current.remedies, spareNamesOf(input));
   const shown = all ? lines : lines.slice(0, SHOWN_LINES);
   return (
     <section aria-label="What does not fit" className="border-b border-line bg-sheet">
@@ -93,21 +83,9 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
         )}
       </div>
       {current && (
-        <div className="border-t border-line px-4 py-2">
-          <h2 className="text-[0.93rem] text-soft">Levers, each tried</h2>
-          {current.remedies.length === 0 && current.done && (
-            <p className="py-1">None of the levers helps, nor two of them together. A smaller menu or a lower confidence would.</p>
-          )}
-          {shortage && <p className="py-1 font-semibold">{shortage}</p>}
-          <LeverList
-            label="Remedies"
-            messageContext={messageContext}
-            input={input}
-            remedies={current.remedies.slice(0, SHOWN_REMEDIES)}
-            onPull={onPull}
-          />
-          {current.conflict && <p className="pt-1 text-[0.92rem] text-soft">{conflictMessage(messageContext, current.conflict)}</p>}
-        </div>
+        <Suspense fallback={null}>
+          <TriedLevers messageContext={messageContext} input={input} tried={current} onPull={onPull} />
+        </Suspense>
       )}
     </section>
   );
