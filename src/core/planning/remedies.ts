@@ -18,6 +18,9 @@ export interface Remedy {
 }
 
 const ITERATIONS = 24;
+/** Of so many batches or more a lever is tried near the plan as it stands: a look everywhere would take too long for each. */
+const NEAR_FROM_BATCHES = 13;
+const NEAR_ITERATIONS = 40;
 /** Batches in trouble that levers are tried for: the worst of them. */
 const MOST_BATCHES = 2;
 
@@ -107,10 +110,15 @@ class Trying {
   }
 
   private found(each: { lever: Lever; methods: Method[] }): { changed: PlanInput; found: Found } {
-    const changed = inputWith(this.input, each);
-    const start = changed.event.scheme ?? this.plan.scheme;
-    const options = { seed: 1, iterations: ITERATIONS, start };
-    const searching = search(batchOrders(changed), searchInputOf(changed, this.cache, this.parameters), options);
+    // What a lever changes, it changes of the plan that it is tried on.
+    const { event } = this.input;
+    const planned = { ...this.input, event: { ...event, scheme: event.scheme ?? this.plan.scheme } };
+    const changed = inputWith(planned, each);
+    const start = changed.event.scheme;
+    const orders = batchOrders(changed);
+    const isMany = orders.length >= NEAR_FROM_BATCHES;
+    const options = { seed: 1, iterations: isMany ? NEAR_ITERATIONS : ITERATIONS, start, onlyFromStart: isMany };
+    const searching = search(orders, searchInputOf(changed, this.cache, this.parameters), options);
     return { changed, found: searchUntil(searching, isSure) };
   }
 

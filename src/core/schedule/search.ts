@@ -15,6 +15,8 @@ export interface SearchOptions {
   iterations: number;
   /** A scheme to begin from, beside the sensible ones. */
   start?: Scheme;
+  /** It begins from `start` alone: a look at what is like it, not for the best there is. */
+  onlyFromStart?: boolean;
 }
 
 /** What a search tells while it runs. */
@@ -85,7 +87,7 @@ const YIELD_EVERY = 8;
 export function* search(
   orders: readonly BatchOrder[],
   input: SearchInput,
-  { seed, iterations, start }: SearchOptions,
+  { seed, iterations, start, onlyFromStart = false }: SearchOptions,
 ): Generator<Progress, Found> {
   const decoder = new Decoder(orders, input);
   const lower = lowerBound(orders, input);
@@ -104,12 +106,13 @@ export function* search(
   });
   const idsOf = (sorted: BatchOrder[], travel?: Scheme['travel']) =>
     stamp({ order: sorted.map((order) => order.batch.id), overrides: {}, travel });
-  const starts = [
-    ...(start ? [stamp(start)] : []),
+  const sensible = [
     idsOf([...orders].sort(byPitSpace)),
     idsOf([...orders].sort((a, b) => a.serving.atMs - b.serving.atMs || byPitSpace(a, b))),
     idsOf([...orders].sort((a, b) => b.serving.atMs - a.serving.atMs || byPitSpace(a, b))),
   ];
+  const isNear = onlyFromStart && start !== undefined;
+  const starts = [...(start ? [stamp(start)] : []), ...(isNear ? [] : sensible)];
   let best: Decoded | undefined;
   const news = (done = 0): Progress => ({ done, of: iterations, best: found(best!) });
   const take = (scheme: Scheme): boolean => {
@@ -124,7 +127,7 @@ export function* search(
     if (atBound(best!.objective, lower)) break;
   }
   // What is broken may be so for its heats; where servings are late, how early all is decides most.
-  if (!isSure(best!) && free.length > 0) {
+  if (!isSure(best!) && free.length > 0 && !isNear) {
     const heats = fewestHeats(free);
     const { order } = best!.scheme;
     const all = (ids: string[], earlierMin?: number, tuned?: boolean): boolean =>
@@ -141,7 +144,7 @@ export function* search(
       if (all(order, min, tuned)) shift = min;
       yield news();
     }
-    for (const scheme of shift === undefined ? [] : starts.slice(-3)) {
+    for (const scheme of shift === undefined ? [] : sensible) {
       all(scheme.order, shift, tuned);
       all(scheme.order, shift, !tuned);
       yield news();
