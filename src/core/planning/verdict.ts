@@ -10,6 +10,7 @@ import {
   type ForecastCache,
   type RoomShort,
   type SearchInput,
+  type SearchOptions,
 } from '../schedule';
 import type { PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
@@ -20,11 +21,11 @@ export type Conflict =
   /** `ids` is empty where no smaller set than all of it could be named. */
   | { word: 'noneFound'; ids: string[]; tries: number };
 
-/** Schemes tried for each set of batches while the set is made smaller: enough to tell a full kitchen from an unlucky order. */
-const ITERATIONS = 20;
+/** Schemes tried for each set of batches while the set is made smaller, from the plan as it stands. */
+const mostIterations = (batches: number): number => Math.max(6, Math.min(30, Math.round(300 / batches)));
 /** Placements in all while a set is made smaller: some seconds' work. */
-const MOST_PLACEMENTS = 4000;
-/** A search of a named set is as long as the main one, and each of these must fail. */
+const MOST_PLACEMENTS = 3000;
+/** Searches of a named set are together as long as the main one, and each of these must fail. */
 const SEEDS = [1, 2] as const;
 /** A set that would take longer to be sure of is not named. */
 const MOST_NAMED = 16;
@@ -32,7 +33,7 @@ const MOST_NAMED = 16;
 /**
  * Why a plan came to nothing. Proved, where a batch could not stand alone in an empty kitchen or more must lie on the pits than there
  * is room for. Else the smallest set that quick searches cannot place is looked for, and named only if searches of that set
- * alone, as long as the main one, find nothing either. Undefined where nothing is broken but what a pin breaks.
+ * alone, together as long as the main one, find nothing either. Undefined where nothing is broken but what a pin breaks.
  */
 export function conflictOf(
   input: PlanInput,
@@ -54,16 +55,16 @@ export function conflictOf(
   if (room) return { word: 'impossible', ids: [...room.batchIds, ...room.pitIds], room };
   // As many as were spent on the plan that came to nothing.
   const tries = scheme.iterations;
-  const set = smallestUnplaced(inOrderOfTrouble(orders, stuck, searchInput), searchInput);
+  const set = smallestUnplaced(inOrderOfTrouble(orders, stuck, searchInput), searchInput, scheme);
   if (set.length > MOST_NAMED) return { word: 'noneFound', ids: [], tries };
-  const iterations = usualIterations(set.length);
+  const iterations = Math.ceil(usualIterations(set.length) / SEEDS.length);
   for (const seed of SEEDS) if (isPlaced(set, searchInput, { seed, iterations })) return { word: 'noneFound', ids: [], tries };
   const short = broken.find((each) => 'batchId' in each && each.batchId !== undefined && stuck.includes(each.batchId));
   const ids = [...set.map((order) => order.batch.id), ...resourcesOf(short ?? broken[0]!, input)];
   return { word: 'noneFound', ids, tries: SEEDS.length * iterations };
 }
 
-const isPlaced = (orders: readonly BatchOrder[], input: SearchInput, options: { seed: number; iterations: number }): boolean =>
+const isPlaced = (orders: readonly BatchOrder[], input: SearchInput, options: SearchOptions): boolean =>
   searchUntil(search(orders, input, options), (objective) => objective[0] === 0).objective[0] === 0;
 
 /** Those in trouble first, then those that want the same pits, the nearest in time first. */
@@ -81,11 +82,12 @@ function inOrderOfTrouble(orders: readonly BatchOrder[], stuck: readonly string[
 }
 
 /** The shortest beginning of a list that quick searches cannot place, less what can be left out of it. */
-function smallestUnplaced(orders: readonly BatchOrder[], input: SearchInput): readonly BatchOrder[] {
+function smallestUnplaced(orders: readonly BatchOrder[], input: SearchInput, scheme: Plan['scheme']): readonly BatchOrder[] {
   let placements = 0;
   const fails = (some: readonly BatchOrder[]): boolean => {
-    placements += some.length * ITERATIONS;
-    return !isPlaced(some, input, { seed: 1, iterations: ITERATIONS });
+    const iterations = mostIterations(some.length);
+    placements += some.length * iterations;
+    return !isPlaced(some, input, { seed: 1, iterations, start: scheme, onlyFromStart: true });
   };
   let [below, length] = [0, orders.length];
   while (length - below > 1) {
