@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { Tabs } from 'radix-ui';
+import { lazy, Suspense } from 'react';
 import { type Batch, type CarveManner, cutIn, type CookEvent, type CoolingWay, type Plan, type Serving } from '../../core/model';
 import type { PlanInput } from '../../core/planning';
 import { carveManner, carvePlan, type CarveTurn } from '../../core/quantities';
@@ -21,8 +22,9 @@ import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
 import { useUnits } from '../kit/UnitsProvider';
-import { Cards } from './Cards.client';
-import { Leftovers } from './Leftovers.client';
+
+const Cards = lazy(() => import('./Cards.client').then((made) => ({ default: made.Cards })));
+const Leftovers = lazy(() => import('./Leftovers.client').then((made) => ({ default: made.Leftovers })));
 
 export interface ServiceActions {
   saveKitchen: Action<CookEvent>;
@@ -91,10 +93,14 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
             ))}
           </Tabs.Content>
           <Tabs.Content value="cards">
-            <Cards messageContext={messageContext} plan={plan} signCards={actions.signCards} />
+            <Suspense fallback={null}>
+              <Cards messageContext={messageContext} plan={plan} signCards={actions.signCards} />
+            </Suspense>
           </Tabs.Content>
           <Tabs.Content value="after">
-            <Leftovers messageContext={messageContext} cooling={cooling} keeps={keeps} saveLeftover={actions.saveLeftover} />
+            <Suspense fallback={null}>
+              <Leftovers messageContext={messageContext} cooling={cooling} keeps={keeps} saveLeftover={actions.saveLeftover} />
+            </Suspense>
           </Tabs.Content>
         </Tabs.Root>
       )}
