@@ -6,7 +6,7 @@ import type { BatchOrder } from './order';
 import { lowerBound } from './bounds';
 import { allEarlier, EARLIER_MIN, fewestHeats, LESS_EARLY, lessEarly, saferNeighbour, scattered } from './looks';
 import { neighbour } from './moves';
-import { asItLies, type Changeable } from './wishes';
+import { asItLies, shiftOf, wishing, type Changeable } from './wishes';
 import { travelLooks } from './travelMoves';
 
 export interface SearchOptions {
@@ -216,6 +216,16 @@ export function* search(
       yield news(i);
     }
   }
+  // What is held longer than it need be goes on later, as long as that is better.
+  let looks = Math.floor(POLISH_PLACEMENTS / Math.max(1, orders.length));
+  for (const { batchId } of iterations > 0 ? best!.departing : [])
+    for (const laterMin of LATER_MIN) {
+      const order = free.find((each) => each.batch.id === batchId);
+      const shiftMin = order ? shiftOf(best!, order) : 0;
+      if (shiftMin <= 0 || looks-- <= 0) continue;
+      const override = { ...best!.scheme.overrides[batchId], earlierMin: Math.max(0, shiftMin - laterMin) };
+      take(stamp(wishing(best!, { [batchId]: override })));
+    }
   // A split that was of use on the way may be so no longer: a batch that is as well off in one goes in one.
   for (const id of free.map((order) => order.batch.id)) {
     const { parts, ...override } = best!.scheme.overrides[id] ?? {};
@@ -234,5 +244,8 @@ const WANDERS_UP_TO = 12;
 /** So often, where all is placed, what is put in again goes near to where it is wished, or the move is not made: a far place is seldom a better one. */
 const NEAR_SHARE = 0.8;
 const REACH_MIN = 45;
+/** So much work at the end for what is held too long, and by how much it is put later. */
+const POLISH_PLACEMENTS = 600;
+const LATER_MIN = [120, 60, 60, 30, 15, 5] as const;
 const TRAVEL_ROUNDS = 2;
 const SURER_ROUNDS = 10;
