@@ -273,16 +273,11 @@ function otherCuts(input: PlanInput, batch: Batch): OneLever[] {
 
 /** What the planner reads once a lever is pulled: equipment that stood by comes along. */
 export function inputWith(input: PlanInput, { lever, methods }: { lever: Lever; methods: Method[] }): PlanInput {
-  const event = pullLever(input.event, lever);
-  const equipped = inputFor(input, event);
   return {
-    ...equipped,
+    ...inputFor(input, pullLever(input.event, lever)),
     library:
       methods.length > 0
         ? { ...input.library, methods: [...input.library.methods.filter((each) => !methods.some((own) => own.id === each.id)), ...methods] }
         : input.library,
-    ...(lever.code === 'moreCrew' && {
-      crew: [...(input.crew ?? []), ...input.spare!.crew.filter((member) => member.id === lever.memberId)],
-    }),
   };
 }
