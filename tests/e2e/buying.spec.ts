@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import Papa from 'papaparse';
+import { DateTime } from 'luxon';
 import { addCut, makeEvent, saved, sheetInstants, stage } from './steps';
 
 /** Puts text on the clipboard's way into a field, as a spreadsheet does. */
@@ -142,8 +143,9 @@ test('a hard value is loosened only with a reason, which is printed', async ({ p
 });
 
 test('a thaw that is too late says what to drop, and does it', async ({ page }) => {
-  const tomorrow = new Intl.DateTimeFormat('en-CA', { timeZone: 'America/Halifax' }).format(Date.now() + 86_400_000);
-  await makeEvent(page, 'Soon', { date: tomorrow, time: '12:00', adults: 6 });
+  // Twenty hours ahead by the clock, not "tomorrow at noon": just after midnight that is time enough for a cold thaw.
+  const soon = DateTime.now().setZone('America/Halifax').plus({ hours: 20 });
+  await makeEvent(page, 'Soon', { date: soon.toISODate() ?? '', time: soon.toFormat('HH:mm'), adults: 6 });
   await addCut(page, 'chicken-whole');
   await saved(page);
   await stage(page, 'Prep');
