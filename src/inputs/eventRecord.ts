@@ -178,12 +178,31 @@ export class FinishRecord {
   @Sensible(40, 350, 'The heat of the finish') pitC!: number;
 }
 
+export class PinnedPlaceRecord {
+  @Id() pieceId!: string;
+  @Id() pitId!: string;
+  @Id() rackId!: string;
+  @Between(-6000, 6000, 'The place, in mm from the left,') xMm!: number;
+  @Between(-6000, 6000, 'The place, in mm from the door,') yMm!: number;
+  @Flag('Turned') turned!: boolean;
+}
+export class RunWishRecord {
+  @Ids(400) pieceIds!: string[];
+  @Id() pitId!: string;
+  @Maybe() @Sensible(40, 350, 'The heat') pitC?: number;
+  @MaybePart(() => FinishRecord) finish?: FinishRecord;
+  @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin!: number;
+  @Maybe() @Between(0, 24 * 60, 'The later carving, in minutes,') carveLaterMin?: number;
+  @Parts(() => PinnedPlaceRecord, 400, MOST) places!: PinnedPlaceRecord[];
+}
+
 export class OverrideRecord {
   @Maybe() @Id() pitId?: string;
   @Maybe() @Sensible(40, 350, 'The heat') pitC?: number;
   @MaybePart(() => FinishRecord) finish?: FinishRecord;
   @Maybe() @Between(0, 7 * 24 * 60, 'The earlier start, in minutes,') earlierMin?: number;
   @Maybe() @WholeBetween(1, 200, 'The number of runs') parts?: number;
+  @MaybeParts(() => RunWishRecord, 200, MOST) runs?: RunWishRecord[];
 }
 
 /** How people and things get to a serving, as the search chose it. */
@@ -206,14 +225,6 @@ export class SchemeRecord {
 }
 
 /** A place given by hand to a piece of a pinned run. */
-export class PinnedPlaceRecord {
-  @Id() pieceId!: string;
-  @Id() pitId!: string;
-  @Id() rackId!: string;
-  @Between(-6000, 6000, 'The place, in mm from the left,') xMm!: number;
-  @Between(-6000, 6000, 'The place, in mm from the door,') yMm!: number;
-  @Flag('Turned') turned!: boolean;
-}
 export class ManualPlacementRecord extends PinnedPlaceRecord {
   @Id() batchId!: string;
 }

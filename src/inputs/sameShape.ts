@@ -34,6 +34,7 @@ export const SAME_SHAPE: {
   received: SameShape<event.ReceiptRecord, model.Receipt>;
   leftover: SameShape<event.LeftoverRecord, model.Leftover>;
   override: SameShape<event.OverrideRecord, model.Override>;
+  runWish: SameShape<event.RunWishRecord, model.RunWish>;
   scheme: SameShape<event.SchemeRecord, model.Scheme>;
   pin: SameShape<event.PinRecord, model.Pin>;
   manualPlacement: SameShape<event.ManualPlacementRecord, model.ManualPlacement>;
@@ -81,6 +82,7 @@ export const SAME_SHAPE: {
   received: true,
   leftover: true,
   override: true,
+  runWish: true,
   scheme: true,
   pin: true,
   manualPlacement: true,

@@ -226,7 +226,7 @@ export function eventFileSchema(): JsonSchema {
 /** Records that fields of a file lead to. */
 const PARTS_OF_FILES = [
   'SideRecord GuestNeedRecord SecondDishRecord PartialBuyingRecord PartialPrepRecord RecipeChoicesRecord ReceiptRecord LeftoverRecord',
-  'PartialKitchenRecord LoosenedRecord ManualPlacementRecord PinRecord PinnedPlaceRecord FinishRecord SchemeRecord OverrideRecord TravelChoiceRecord',
+  'PartialKitchenRecord LoosenedRecord ManualPlacementRecord PinRecord PinnedPlaceRecord FinishRecord SchemeRecord OverrideRecord RunWishRecord TravelChoiceRecord',
   'NamedPlanRecord BaselineRecord BaselineServingRecord BaselineBatchRecord PitFuelRecord ProbeRecord',
   'MethodRecord WrapWhenRecord HeatStepRecord SprayRecord HotFinishRecord RecipeRecord IngredientRecord',
 ].flatMap((line) => line.split(' '));

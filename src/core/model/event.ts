@@ -90,6 +90,15 @@ export interface Override {
   earlierMin?: number;
   /** Runs it is split into. */
   parts?: number;
+  /** Just so, where that can still be had; otherwise as is said above. */
+  runs?: RunWish[];
+}
+
+/** One run as a search left it: when, minutes before the latest start, and where each piece lies. */
+export interface RunWish extends Pick<Pin, 'pitId' | 'pitC' | 'finish' | 'carveLaterMin'> {
+  pieceIds: string[];
+  earlierMin: number;
+  places: Omit<ManualPlacement, 'batchId'>[];
 }
 
 /** Pieces that stay where the owner put them, whatever it breaks. */

@@ -228,6 +228,8 @@ describe('a plan that is pulled about', () => {
   const event = eventOf([batchOf('brisket-whole', 2, { methodId: 'low-paper' }), batchOf('chicken-half', 6)], {
     pitIds: ['offset', 'oven'],
     boxIds: ['box'],
+    // As its methods say: a search might take the brisket to another heat.
+    scheme: { order: [], overrides: { 'brisket-whole': { pitC: 121, earlierMin: 60 } }, seed: 1, iterations: 0 },
   });
   const input = inputOf(event);
   const plan = buildPlan(input, cache);

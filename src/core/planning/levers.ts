@@ -1,4 +1,5 @@
 import type { Batch, CookEvent, CoolingWay, Override, Piece, Scheme, Serving } from '../model';
+import { loosely } from '../schedule';
 import { addMinutes } from '../units';
 
 /** Something the owner could change, or two such things of which neither is enough. */
@@ -59,7 +60,7 @@ export function pullLever(event: CookEvent, lever: Lever): CookEvent {
     return {
       ...event,
       pins: event.pins?.filter((pin) => pin.batchId !== batchId),
-      scheme: { ...scheme, overrides: { ...scheme.overrides, [batchId]: { ...scheme.overrides[batchId], ...change } } },
+      scheme: { ...scheme, overrides: { ...scheme.overrides, [batchId]: { ...loosely(scheme.overrides[batchId]), ...change } } },
     };
   };
   switch (lever.code) {

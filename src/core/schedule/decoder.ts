@@ -68,6 +68,11 @@ export interface Decoded {
   departing: { batchId: string; hours: number }[];
 }
 
+interface KeptOdds {
+  runs: ReadonlySet<Run>;
+  odds: ServingOdds;
+}
+
 /** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
 const AIM_SHARE = 0.15;
 const aimFor = (confidence: number): number => confidence + AIM_SHARE * (1 - confidence);
@@ -107,6 +112,8 @@ export class Decoder {
   /** What of each batch is left to the search. */
   private readonly free = new Map<string, BatchOrder>();
   private readonly ceilings = new WeakMap<Run, number>();
+  private readonly departures = new WeakMap<Run, number>();
+  private readonly oddsKept = new Map<string, KeptOdds>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
 
@@ -196,7 +203,16 @@ export class Decoder {
    * they lie there: what else there is goes round them. Such a plan breaks no rule, but a scheme that was decoded
    * from nothing may come to another.
    */
-  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>, reachMin?: number): Decoded {
+  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>): Decoded {
+    return this.decodeTo(scheme, known, kept)!;
+  }
+
+  /** The same, every batch that is not kept whole and within so many minutes of its wish; nothing when one of them cannot be. */
+  decodeNear(scheme: Scheme, kept: ReadonlyMap<string, Placed>, reachMin: number): Decoded | undefined {
+    return this.decodeTo(scheme, undefined, kept, reachMin);
+  }
+
+  private decodeTo(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>, reachMin?: number): Decoded | undefined {
     const keys = this.sequence(scheme);
     const travel = JSON.stringify(scheme.travel ?? {});
     if (travel !== this.travel) {
@@ -225,7 +241,9 @@ export class Decoder {
       const again = before && before.key === key && before.override === override ? before.placed : kept?.get(key);
       if (!again) known = undefined;
       const pure = reachMin === undefined && (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
-      this.steps.push({ key, id: batchOf(key), override, placed: again ? this.replace(again) : this.place(key, scheme, reachMin), pure });
+      const placed = again ? this.replace(again) : this.place(key, scheme, reachMin);
+      this.steps.push({ key, id: batchOf(key), override, placed, pure });
+      if (reachMin !== undefined && !again && placed.left.length > 0) return undefined;
     }
     return known ?? this.judge(scheme);
   }
@@ -275,7 +293,7 @@ export class Decoder {
     for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
     const alone = unattendedFires(input.pits, firings, whereabouts);
     problems.push(...alone);
-    const odds = this.oddsOn(this.days, runs);
+    const odds = this.oddsOn(this.days, runs, this.oddsKept);
     const atRisk = odds
       .filter((each) => each.onTimeShare < this.judgedBy.confidence)
       .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
@@ -284,12 +302,10 @@ export class Decoder {
       .sort((a, b) => b.lateShare - a.lateShare);
     const broken = leftPieces + unlit.length + alone.length + whereabouts.troubles.length;
     const objective = objectiveOf(
-      { runs, firings, trips: whereabouts.trips, broken, odds, ceilingOf: (run) => this.ceilingMin(run) },
+      { runs, firings, trips: whereabouts.trips, broken, odds, departuresH: (run) => this.departuresH(run) },
       this.judgedBy,
     );
-    const departing = runs
-      .map((run) => ({ batchId: run.batchId, hours: departuresH(this.orders.get(run.batchId)!, run, this.ceilingMin(run)) }))
-      .sort((a, b) => b.hours - a.hours);
+    const departing = runs.map((run) => ({ batchId: run.batchId, hours: this.departuresH(run) })).sort((a, b) => b.hours - a.hours);
     problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
     if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
     runs.sort((a, b) => a.onAtMs - b.onAtMs);
@@ -316,14 +332,16 @@ export class Decoder {
     };
   }
 
-  private oddsOn(days: Days, runs: readonly Run[]): ServingOdds[] {
-    return [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) =>
-      days.oddsOf(
-        servingId,
-        runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId),
-        (run) => this.deadlineMs(run),
-      ),
-    );
+  /** The odds of each serving; those of one whose runs are the same as last time are known. */
+  private oddsOn(days: Days, runs: readonly Run[], kept = new Map<string, KeptOdds>()): ServingOdds[] {
+    return [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) => {
+      const own = runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId);
+      const last = kept.get(servingId);
+      if (last && last.runs.size === own.length && own.every((run) => last.runs.has(run))) return last.odds;
+      const odds = days.oddsOf(servingId, own, (run) => this.deadlineMs(run));
+      kept.set(servingId, { runs: new Set(own), odds });
+      return odds;
+    });
   }
 
   /**
@@ -341,6 +359,13 @@ export class Decoder {
   /** When a run must be pulled by at the latest. */
   private deadlineMs(run: Run): number {
     return pullDeadlineMs(this.orders.get(run.batchId)!, run.leavesAtMs, run.carveAtMs);
+  }
+
+  /** Piece-hours by which a run departs from its band and its heat. */
+  private departuresH(run: Run): number {
+    let hours = this.departures.get(run);
+    if (hours === undefined) this.departures.set(run, (hours = departuresH(this.orders.get(run.batchId)!, run, this.ceilingMin(run))));
+    return hours;
   }
 
   /** How long a run bears being held where it is. */

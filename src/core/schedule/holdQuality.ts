@@ -33,15 +33,23 @@ export function expectedMissMin(
 
 const STEP_MIN = 15;
 
-/** Minutes before the latest start that bring the hold nearest to its ideal band; the latest such. */
+/**
+ * Minutes before the latest start that bring the hold nearest to its ideal band: first the one that is as likely to be shorter
+ * as longer, then an early and a late finish too; the latest such.
+ */
 export function idealShiftMin(order: BatchOrder, { pullEarlyMin, pullMedianMin, pullLateMin }: Timing, longestMin: number): number {
-  const missAt = (shift: number) =>
-    [pullEarlyMin, pullMedianMin, pullLateMin].reduce(
-      (sum, min, i) => sum + WEIGHTS[i]! * missMin(order, pullLateMin - min + shift, Infinity),
-      0,
-    );
+  const missOf = (pullMin: number, shift: number) => missMin(order, pullLateMin - pullMin + shift, Infinity);
+  const missAt = (shift: number): [median: number, expected: number] => {
+    const median = missOf(pullMedianMin, shift);
+    return [median, WEIGHTS[0] * missOf(pullEarlyMin, shift) + WEIGHTS[1] * median + WEIGHTS[2] * missOf(pullLateMin, shift)];
+  };
   let best = 0;
-  for (let shift = STEP_MIN; shift <= longestMin; shift += STEP_MIN) if (missAt(shift) < missAt(best) - 1e-9) best = shift;
+  let least = missAt(best);
+  for (let shift = STEP_MIN; shift <= longestMin; shift += STEP_MIN) {
+    const miss = missAt(shift);
+    if (miss[0] > least[0] + 1e-9 || (miss[0] > least[0] - 1e-9 && miss[1] > least[1] - 1e-9)) continue;
+    [best, least] = [shift, miss];
+  }
   return best;
 }
 

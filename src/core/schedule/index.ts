@@ -1,4 +1,6 @@
-export { scheduleBy, schemeWalk, search, searchUntil, type Found, type Progress, type SearchOptions } from './search';
+export { climbStrand, scheduleBy, schemeWalk, search, searchUntil, type SearchOptions } from './search';
+export type { Found, Progress, Trying } from './searchDesk';
+export type { Helper, Strand } from './strands';
 export { usualIterations } from './iterations';
 export type { SearchInput } from './decoder';
 export { CrewLedger } from './crewLedger';
@@ -8,3 +10,4 @@ export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type
 export { provedConflict } from './proof';
 export { provedRoomShort, type RoomShort } from './roomProof';
 export { departuresH, wakingsOf } from './objective';
+export { loosely } from './wishes';

@@ -1,15 +1,13 @@
 import type { Override } from '../model';
-import { pickerOf, shuffled } from '../numerics';
 import type { Decoded } from './decoder';
 import type { BatchOrder } from './order';
-import { bears, shiftOf, wishing, type Changeable } from './wishes';
+import { bears, loosely, shiftOf, wishing, type Changeable } from './wishes';
 
 /** Minutes before its latest start that every batch is tried at where a serving is late. */
 export const EARLIER_MIN = [60, 120, 240, 480, 960] as const;
 /** Shares of what they are early by at which the batches of a serving are tried that is in time. */
 export const LESS_EARLY = [0.5, 0.7, 0.85] as const;
 const SURER_STEP_MIN = 20;
-const SCATTER_MIN = [0, 120, 360, 720] as const;
 
 /** Every batch so much earlier than need be, and at the heat it is given. */
 export function allEarlier(
@@ -32,7 +30,7 @@ export function saferNeighbour(current: Decoded, orders: readonly BatchOrder[]):
   for (const { batchId, lateShare } of current.atRisk) {
     if (lateShare < worst * 0.4) continue;
     const order = orders.find((each) => each.batch.id === batchId);
-    if (order) overrides[batchId] = { ...current.scheme.overrides[batchId], earlierMin: shiftOf(current, order) + SURER_STEP_MIN };
+    if (order) overrides[batchId] = { ...loosely(current.scheme.overrides[batchId]), earlierMin: shiftOf(current, order) + SURER_STEP_MIN };
   }
   return wishing(current, overrides);
 }
@@ -42,7 +40,7 @@ export function lessEarly(current: Decoded, orders: readonly BatchOrder[], by: n
   const overrides: Record<string, Override> = {};
   for (const order of orders) {
     const id = order.batch.id;
-    overrides[id] = { ...current.scheme.overrides[id], earlierMin: Math.round(shiftOf(current, order) * by) };
+    overrides[id] = { ...loosely(current.scheme.overrides[id]), earlierMin: Math.round(shiftOf(current, order) * by) };
   }
   return wishing(current, overrides);
 }
@@ -59,13 +57,4 @@ export function fewestHeats(orders: readonly BatchOrder[]): Map<string, number> 
     for (const order of taking(best)) heats.set(order.batch.id, best);
   }
   return heats;
-}
-
-/** Somewhere else altogether: any order, and each batch as early as chance has it. */
-export function scattered({ scheme }: Decoded, orders: readonly BatchOrder[], uniform: () => number): Changeable {
-  const mostMin = pickerOf(uniform)(SCATTER_MIN);
-  const overrides: Record<string, Override> = {};
-  for (const { batch } of orders) if (uniform() < 0.6) overrides[batch.id] = { earlierMin: Math.round(uniform() * mostMin) };
-  const ids = orders.map((order) => order.batch.id);
-  return { order: shuffled(ids, uniform), overrides, travel: scheme.travel };
 }

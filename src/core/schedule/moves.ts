@@ -5,7 +5,7 @@ import type { Decoded, SearchInput } from './decoder';
 import { lessEarly } from './looks';
 import type { BatchOrder } from './order';
 import { otherTravel } from './travelMoves';
-import { bears, finishBand, heatsIn, orderOf, shiftOf, withinPits, type Changeable } from './wishes';
+import { bears, finishBand, heatsIn, loosely, orderOf, shiftOf, withinPits, type Changeable } from './wishes';
 
 /** A scheme like another. Where batches were taken out of a plan and put in again last, those; all is placed anew otherwise. */
 export interface Move extends Changeable {
@@ -16,7 +16,7 @@ export interface Move extends Changeable {
 const TRAVEL_SHARE = 0.05;
 /** So often all is placed anew: less where that is much work. */
 const ANEW_SHARE = 0.3;
-const ANEW_BATCHES = 3;
+const ANEW_BATCHES = 0.5;
 /** So often, where all is placed anew, a pit is set to one heat; else all of a cut or of a serving goes on nearer to its latest start. */
 const ONE_HEAT_SHARE = 0.3;
 const GROUP_SHARE = 0.4;
@@ -98,9 +98,10 @@ export function neighbour(current: Decoded, orders: readonly BatchOrder[], input
 
 /** Everything is placed anew: at another heat, nearer to its latest start, or in another order. */
 function allAnew(from: From, first: string, isSure: boolean): Move {
-  const { order, overrides, orders, byId, travel, troubled, uniform } = from;
+  const { order, orders, byId, travel, troubled, uniform } = from;
+  const overrides = Object.fromEntries(Object.entries(from.overrides).map(([id, override]) => [id, loosely(override)]));
   if (uniform() < ONE_HEAT_SHARE) {
-    const tuned = { ...overrides, ...oneHeat(from) };
+    const tuned = { ...overrides, ...oneHeat({ ...from, overrides }) };
     return { order: troubled.includes(first) ? [first, ...order.filter((id) => id !== first)] : order, overrides: tuned, travel };
   }
   if (isSure && uniform() < GROUP_SHARE) {
@@ -113,7 +114,7 @@ function allAnew(from: From, first: string, isSure: boolean): Move {
   const to = troubled.includes(first) ? 0 : Math.floor(uniform() * order.length);
   if (uniform() < 0.5) [order[at], order[to]] = [order[to]!, order[at]!];
   else order.splice(to, 0, ...order.splice(at, 1));
-  if (uniform() < 0.5) overrides[first] = otherwise(from, first);
+  if (uniform() < 0.5) overrides[first] = otherwise({ ...from, overrides }, first);
   return { order, overrides, travel };
 }
 
@@ -209,8 +210,14 @@ function outAndIn(from: From, first: string, how: 'earlier' | 'nearer' | 'otherw
   return againLast(order, overrides, travel, again);
 }
 
-const againLast = (order: readonly string[], overrides: Move['overrides'], travel: Move['travel'], again: readonly string[]): Move => {
+const againLast = (
+  order: readonly string[],
+  overrides: Record<string, Override>,
+  travel: Move['travel'],
+  again: readonly string[],
+): Move => {
   const takenOut = new Set(again);
+  for (const id of again) if (overrides[id]) overrides[id] = loosely(overrides[id]);
   return { order: [...order.filter((id) => !takenOut.has(id)), ...again], overrides, travel, takenOut };
 };
 

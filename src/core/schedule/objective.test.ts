@@ -88,7 +88,7 @@ describe('what a plan is judged by', () => {
         trips: [],
         broken: 0,
         odds: [],
-        ceilingOf: () => undefined,
+        departuresH: (run) => departuresH(order!, run),
         ...change,
       },
       { orders: new Map([['brisket-whole', order!]]), pits: [OFFSET], confidence: 0.9, quiet },

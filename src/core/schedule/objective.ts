@@ -97,7 +97,7 @@ export interface Judged {
   trips: readonly Trip[];
   broken: number;
   odds: readonly ServingOdds[];
-  ceilingOf(run: Run): number | undefined;
+  departuresH(run: Run): number;
 }
 
 export interface JudgedBy {
@@ -114,12 +114,12 @@ export interface JudgedBy {
  * of heat off the method; wakings in quiet hours, openings (a tenth each) and hours on the road; pit-hours and fuel.
  */
 export function objectiveOf(
-  { runs, firings, trips, broken, odds, ceilingOf }: Judged,
-  { orders, pits, confidence, quiet, weather }: JudgedBy,
+  { runs, firings, trips, broken, odds, departuresH: hoursOf }: Judged,
+  { pits, confidence, quiet, weather }: JudgedBy,
 ): Objective {
   const risk = odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0);
   const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
-  const quality = runs.reduce((sum, run) => sum + departuresH(orders.get(run.batchId)!, run, ceilingOf(run)), splits * PER_SPLIT_H);
+  const quality = runs.reduce((sum, run) => sum + hoursOf(run), splits * PER_SPLIT_H);
   const { wakings, openings } = peopleOf(runs, firings, trips, quiet);
   const cost = firings.reduce((sum, firing) => {
     const hours = (firing.offAtMs - firing.lightAtMs) / (60 * MS_PER_MIN);

@@ -1,4 +1,4 @@
-import { isPoultry, type Cut, type Leg, type Pit, type Rack } from '../model';
+import { isPoultry, type Cut, type Leg, type Pit, type Rack, type RunWish } from '../model';
 import { claimedMm2 } from '../packing';
 import type { Filled, Footprint, RackLedger, RackRefusal } from './rackLedger';
 
@@ -7,6 +7,35 @@ interface PackedPieces {
   byRack: Map<string, Filled>;
   refusal?: RackRefusal;
   rack?: Rack;
+}
+
+/** Pieces where they are wished to lie in a pit, all or none. */
+export function layAsWished(
+  ledger: RackLedger,
+  pit: Pit,
+  cut: Cut,
+  pieces: Footprint[],
+  wishes: RunWish['places'],
+  fromMs: number,
+  toMs: number,
+): PackedPieces {
+  const byRack = new Map<string, Filled>();
+  const here = wishes.filter((place) => place.pitId === pit.id);
+  const taken: Footprint[] = [];
+  for (const rackId of new Set(here.map((place) => place.rackId))) {
+    const rack = pit.racks.find((each) => each.id === rackId);
+    if (!rack) return { taken: [], byRack: new Map() };
+    const wished = pieces.flatMap((piece) => {
+      const place = here.find((each) => each.rackId === rack.id && each.pieceId === piece.pieceId);
+      return place ? [{ piece, place }] : [];
+    });
+    if (wished.length === 0) continue;
+    const filled = ledger.layAsWished(pit, rack, cut, wished, fromMs, toMs);
+    if (!filled) return { taken: [], byRack: new Map() };
+    byRack.set(rack.id, filled);
+    taken.push(...filled.taken);
+  }
+  return taken.length === pieces.length ? { taken: pieces, byRack } : { taken: [], byRack: new Map() };
 }
 
 /** Spreads pieces over a pit's racks: poultry from the bottom up, everything else from the top down. */

@@ -1,4 +1,4 @@
-import type { Override, PlanProblem, Run } from '../model';
+import type { Override, Pit, PlanProblem, Run, RunWish } from '../model';
 import { tryAlternative, type Trial, type Claims } from './trial';
 import { slackMin } from './holding';
 import { timingOf } from './timing';
@@ -17,6 +17,8 @@ export interface Placed {
 }
 
 const SHIFT_STEP_MIN = 15;
+/** Near its wish a batch goes one of so many ways or not. */
+const NEAREST = 8;
 
 /**
  * Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. Within
@@ -28,6 +30,8 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
+  const asLeft = override.runs && placeAsLeft(order, context, override.runs, suitable.pits, pieces);
+  if (asLeft) return asLeft;
   const alternatives = alternativesFor(order, suitable.pits, context, override);
   if (alternatives.length === 0 && alternativesFor(order, suitable.pits, context, override, true).length > 0) {
     const placeId = context.whereabouts.placeOfServing(order.serving.id);
@@ -45,7 +49,8 @@ export function placeBatch(order: BatchOrder, context: PlacementContext, overrid
   for (const part of parts) {
     const every = shiftsFrom(order, context, alternatives, override, part);
     const shifts = every.filter((shift) => Math.abs(shift - every[0]!) <= reachMin);
-    const together = placeTogether(order, context, alternatives, part, shifts);
+    const nearest = reachMin < Infinity ? alternatives.slice(0, NEAREST) : alternatives;
+    const together = placeTogether(order, context, nearest, part, shifts);
     if (reachMin < Infinity && !('runs' in together)) return { runs: [], claims: [], left: pieces, problems: [] };
     const placed =
       'runs' in together ? together : placePieceByPiece(order, context, alternatives, part, together.somewhere ? shifts : [], whole.claims);
@@ -76,6 +81,38 @@ function placeAsWished(
   }
   rollBack(context, before);
   return undefined;
+}
+
+/** Every run just where, when and as hot as a search left it; nothing when one of them cannot be had so any more. */
+function placeAsLeft(
+  order: BatchOrder,
+  context: PlacementContext,
+  wishes: readonly RunWish[],
+  pits: Pit[],
+  pieces: Footprint[],
+): Placed | undefined {
+  const wished = wishes.flatMap(({ pieceIds }) => pieceIds);
+  if (wished.length !== pieces.length || pieces.some((piece) => !wished.includes(piece.pieceId))) return undefined;
+  // What the owner laid by hand since goes there.
+  if (context.manualPlacements.some((each) => each.batchId === order.batch.id)) return undefined;
+  const before = mark(context);
+  const placed: Placed = { runs: [], claims: [], left: [], problems: [] };
+  for (const { pieceIds, earlierMin, carveLaterMin = 0, places, ...wish } of wishes) {
+    const own = pieces.filter((piece) => pieceIds.includes(piece.pieceId));
+    const pit = pits.filter((each) => each.id === wish.pitId);
+    const isSo = ({ pitC, finish }: Alternative) =>
+      pitC === wish.pitC && finish?.pit.id === wish.finish?.pitId && finish?.pitC === wish.finish?.pitC;
+    const alternative = alternativesFor(order, pit, context, wish).find(isSo);
+    const trial = alternative && tryAlternative(order, context, alternative, own, { shiftMin: earlierMin, carveLaterMin, places });
+    if (!trial?.run || trial.taken.length < own.length) {
+      rollBack(context, before);
+      return undefined;
+    }
+    if (earlierMin > 0) trial.run.why.push({ code: 'idealHold', minutes: earlierMin });
+    placed.runs.push(trial.run);
+    placed.claims.push(trial.claims!);
+  }
+  return placed;
 }
 
 /** The same trouble for two runs of a batch is one trouble for more pieces. */

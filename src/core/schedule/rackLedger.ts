@@ -7,6 +7,7 @@ import {
   floorOf,
   hotSideOf,
   isOnFloor,
+  isTooNear,
   lacksMm,
   spacesOf,
   thickEndOf,
@@ -144,9 +145,7 @@ export class RackLedger {
       (each) => pieceKey(each) === pieceKey(piece) && each.pitId === pitId && each.rackId === rackId,
     );
     if (!manualPlacements) return undefined;
-    const { xMm, yMm, turned } = manualPlacements;
-    const [widthMm, depthMm] = turned ? [piece.widthMm, piece.lengthMm] : [piece.lengthMm, piece.widthMm];
-    return { id: piece.pieceId, xMm, yMm, widthMm, depthMm, turned };
+    return laidRect({ piece, place: manualPlacements });
   }
 
   /** Lays as many of `pieces` as a rack can hold throughout the window, the first first. Pieces laid by hand lie where they were laid. */
@@ -165,17 +164,6 @@ export class RackLedger {
     if (clash && fixed.length === 0)
       return { taken: [], places: [], refusal: { code: 'poultryAbove', fromMs: clash.fromMs, toMs: clash.toMs } };
 
-    const placesOf = (arrangement: Arrangement['placed']): Place[] =>
-      arrangement.map(({ id, xMm, yMm, widthMm, depthMm, turned }) => ({
-        pieceId: id,
-        xMm,
-        yMm,
-        widthMm,
-        depthMm,
-        turned,
-        thickEnd: thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
-        offsetC: zoneOffsetC(rack.zones ?? [], { xMm, widthMm }),
-      }));
     const load = this.peak(pit.id, rack.id, fromMs, toMs, (use) => use.kg);
     let freeKg = rack.maxKg - load.amount - fixed.reduce((sum, { piece }) => sum + piece.kg, 0);
     let refusal: RackRefusal | undefined = clash && { code: 'poultryAbove', fromMs: clash.fromMs, toMs: clash.toMs };
@@ -196,9 +184,26 @@ export class RackLedger {
     const ids = new Set([...fixed.map(({ place }) => place.id), ...placed.map((each) => each.id)]);
     return {
       taken: pieces.filter((piece) => ids.has(piece.pieceId)),
-      places: placesOf([...fixed.map(({ place }) => place), ...placed]),
+      places: placesOn(rack, [...fixed.map(({ place }) => place), ...placed]),
       refusal,
     };
+  }
+
+  /** Lays pieces just where they are wished to lie, all or none, on a rack that may have been changed since. */
+  layAsWished(pit: Pit, rack: Rack, cut: Cut, wished: readonly LaidPiece[], fromMs: number, toMs: number): Filled | undefined {
+    const pieces = wished.map(({ piece }) => piece);
+    if (pieces.some((piece) => piece.thicknessMm > rack.clearanceMm)) return undefined;
+    if (this.levelClash(pit, rack, isPoultry(cut), fromMs, toMs)) return undefined;
+    const { amount } = this.peak(pit.id, rack.id, fromMs, toMs, (use) => use.kg);
+    if (amount + pieces.reduce((sum, piece) => sum + piece.kg, 0) > rack.maxKg) return undefined;
+    const { floor, gapMm, taken, blocked } = this.groundOf(pit, rack, pieces, [], fromMs, toMs);
+    const laid = wished.map(laidRect);
+    const isClear = (rect: (typeof laid)[number], i: number) =>
+      isOnFloor(floor, rect) &&
+      !blocked.some((part) => isTooNear(rect, part, 0)) &&
+      !taken.some((other) => isTooNear(rect, other, gapMm)) &&
+      !laid.some((other, k) => k > i && isTooNear(rect, other, gapMm));
+    return laid.every(isClear) ? { taken: pieces, places: placesOn(rack, laid) } : undefined;
   }
 
   /** What lies on a rack during a window, and what is kept free for pieces laid there by hand. */
@@ -270,6 +275,29 @@ export class RackLedger {
     });
   }
 }
+
+/** A piece, and where it is to lie. */
+export interface LaidPiece {
+  piece: Footprint;
+  place: Pick<ManualPlacement, 'xMm' | 'yMm' | 'turned'>;
+}
+
+function laidRect({ piece, place: { xMm, yMm, turned } }: LaidPiece): Arrangement['placed'][number] {
+  const [widthMm, depthMm] = turned ? [piece.widthMm, piece.lengthMm] : [piece.lengthMm, piece.widthMm];
+  return { id: piece.pieceId, xMm, yMm, widthMm, depthMm, turned };
+}
+
+const placesOn = (rack: Rack, laid: Arrangement['placed']): Place[] =>
+  laid.map(({ id, xMm, yMm, widthMm, depthMm, turned }) => ({
+    pieceId: id,
+    xMm,
+    yMm,
+    widthMm,
+    depthMm,
+    turned,
+    thickEnd: thickEndOf({ widthMm, depthMm }, hotSideOf(rack)),
+    offsetC: zoneOffsetC(rack.zones ?? [], { xMm, widthMm }),
+  }));
 
 /** The exact search is for small racks: more pieces than this are left to the quick orders. */
 const EXACT_PIECES = 9;

@@ -1,11 +1,11 @@
-import { isPoultry, untendedMaxOf, type Pit, type Rack, type Run, type Work } from '../model';
+import { isPoultry, untendedMaxOf, type Pit, type Rack, type Run, type RunWish, type Work } from '../model';
 import type { Stay } from '../travel';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { LIGHT_MIN } from './firings';
 import { CHANGE_OVER_MIN, type HeatUse } from './heatLedger';
 import { claimHold, holdingFor } from './holding';
 import type { HoldUse } from './holdLedger';
-import { lay, legsOf } from './packRun';
+import { lay, layAsWished, legsOf } from './packRun';
 import { strictClock, type Alternative } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type PlacementContext } from './placement';
@@ -40,6 +40,8 @@ export interface StartShift {
   carveLaterMin: number;
   /** It may cool below the floor if it is done early, though not if it is done as expected; the plan then says so. */
   mayCool?: boolean;
+  /** Where each piece is to lie; without it, wherever it fits. */
+  places?: RunWish['places'];
 }
 
 /** Where a piece lies changes when it is done, and that may change where it lies: so many corrections, the last to the widest times. */
@@ -146,8 +148,12 @@ function tryTiming(
   if ('refusal' in kept) return refuse(kept.refusal);
 
   const leavesMs = finish && finish.pit !== pit ? window.finishAtMs! : window.pullLateMs;
-  const first = lay(context.racks, pit, cut, pieces, window.onAtMs, leavesMs);
-  const second = leavesMs < window.pullLateMs ? lay(context.racks, finish!.pit, cut, first.taken, leavesMs, window.pullLateMs) : undefined;
+  const layIn = (where: Pit, laid: Footprint[], fromMs: number, toMs: number) =>
+    startShift.places
+      ? layAsWished(context.racks, where, cut, laid, startShift.places, fromMs, toMs)
+      : lay(context.racks, where, cut, laid, fromMs, toMs);
+  const first = layIn(pit, pieces, window.onAtMs, leavesMs);
+  const second = leavesMs < window.pullLateMs ? layIn(finish!.pit, first.taken, leavesMs, window.pullLateMs) : undefined;
   const taken = second ? second.taken : first.taken;
   if (taken.length === 0) {
     const failed = first.taken.length === 0 ? first : second!;

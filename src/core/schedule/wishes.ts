@@ -1,8 +1,8 @@
-import type { Override, Run, Scheme } from '../model';
+import type { Override, Run, RunWish, Scheme } from '../model';
 import { MS_PER_MIN } from '../units';
 import type { Decoded, SearchInput } from './decoder';
 import type { BatchOrder } from './order';
-import { pullDeadlineMs } from './window';
+import { firstCarveMs, pullDeadlineMs } from './window';
 
 /** What a search may change of a scheme. */
 export type Changeable = Pick<Scheme, 'order' | 'overrides' | 'travel'>;
@@ -29,9 +29,33 @@ export function asItLies(current: Decoded, orders: readonly BatchOrder[]): Chang
     const [run] = placed?.runs ?? [];
     if (!run || placed!.left.length > 0) continue;
     const { parts } = current.scheme.overrides[id] ?? {};
-    overrides[id] = { ...wishFor(run, order), ...(parts !== undefined && { parts }) };
+    const runs = placed!.runs.map((each) => runWishOf(each, order));
+    overrides[id] = { ...wishFor(run, order), ...(parts !== undefined && { parts }), runs };
   }
   return wishing(current, overrides);
+}
+
+/** A wish that may be had anywhere. */
+export function loosely(override: Override = {}): Override {
+  const { runs: _, ...loose } = override;
+  return loose;
+}
+
+/** A run just as it lies. */
+function runWishOf(run: Run, order: BatchOrder): RunWish {
+  const { pitId, pitC, finish } = wishFor(run, order);
+  const carveLaterMin = (run.carveAtMs - firstCarveMs(order)) / MS_PER_MIN;
+  return {
+    pieceIds: run.pieceIds,
+    pitId: pitId!,
+    pitC,
+    ...(finish && { finish }),
+    earlierMin: earlierBy(run, order),
+    ...(carveLaterMin > 0 && { carveLaterMin }),
+    places: run.legs.flatMap((leg) =>
+      leg.places.map(({ pieceId, xMm, yMm, turned }) => ({ pieceId, pitId: leg.pitId, rackId: leg.rackId, xMm, yMm, turned })),
+    ),
+  };
 }
 
 /** Where a run lies, as a wish. */
