@@ -1,5 +1,6 @@
 import { BASE, buyingOf, findCut, prepOf, SHIPPED_LIBRARY, type Batch } from '../src/core/model';
 import { demandOf } from '../src/core/quantities';
+import { usualIterations } from '../src/core/schedule';
 import { clockOnDay, localDate } from '../src/formats/clock';
 import * as edits from '../src/document';
 import type { Edit } from '../src/document';
@@ -52,9 +53,6 @@ function sizes(servings: readonly DemoServing[]) {
   };
   return demandOf(menu, SHIPPED_LIBRARY, ({ id }) => (id === 'lunch' ? 'lunch' : 'supper'));
 }
-
-/** Schemes the demo's plan is searched among. */
-const DEMO_ITERATIONS = 400;
 
 /** Fills an empty database with the demo, by the same edits a person makes. */
 export async function fillDemo(context: Context): Promise<void> {
@@ -137,7 +135,7 @@ export async function fillDemo(context: Context): Promise<void> {
     const { shopKg = cut.typicalBoughtKg, ...buying } = buyingOf(cut, stored);
     if (batch.source) await does(edits.saveBuying, { batchId: batch.id, ...buying, shopKg, source: batch.source });
   }
-  must(await settlePlan(context, { eventId: event.id, iterations: DEMO_ITERATIONS }));
+  must(await settlePlan(context, { eventId: event.id, iterations: usualIterations(event.batches.length) }));
   must(
     await planTrial(context, {
       name: 'Kelp in the rub',

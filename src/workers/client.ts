@@ -1,13 +1,17 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { NamedPlan, Plan } from '../core/model';
 import type { Conflict, PlanInput, Remedy } from '../core/planning';
 import { NewestAsk } from './newestAsk';
 import type { Answered, Compared, PlanAskKind, PlanAsks, PlanWorkerApi, SearchNews, SearchRequest, Versioned } from './protocol';
 
+const MOST_ASSISTANTS = 3;
+const planWorker = () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+
 /** The page's end of the planning worker. Of each kind of ask only the newest gets an answer. */
 export class Planner {
-  private readonly worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+  private readonly worker = planWorker();
   private readonly api: Remote<PlanWorkerApi> = wrap<PlanWorkerApi>(this.worker);
+  private assistants?: Worker[];
   private readonly asks = new Map<PlanAskKind, NewestAsk<never>>();
 
   ask<K extends PlanAskKind>(version: number, kind: K, ask: PlanAsks[K]['ask']): Promise<PlanAsks[K]['answer'] | undefined> {
@@ -24,7 +28,19 @@ export class Planner {
     return this.asks.get(kind)?.sent ?? 0;
   }
 
+  /** Puts further workers at the side of the first, once something is searched for: as many in all as there are cores. */
+  private gatherAssistants(): void {
+    this.assistants ??= Array.from({ length: Math.max(0, Math.min(MOST_ASSISTANTS, navigator.hardwareConcurrency - 1)) }, () => {
+      const worker = planWorker();
+      const { port1, port2 } = new MessageChannel();
+      void wrap<PlanWorkerApi>(worker).assist(transfer(port1, [port1]));
+      void this.api.lead(transfer(port2, [port2]));
+      return worker;
+    });
+  }
+
   search(request: SearchRequest, tell: (news: SearchNews) => void): Promise<Plan> {
+    this.gatherAssistants();
     return this.api.search(request, proxy(tell));
   }
 
@@ -49,6 +65,6 @@ export class Planner {
   }
 
   stop(): void {
-    this.worker.terminate();
+    for (const worker of [this.worker, ...(this.assistants ?? [])]) worker.terminate();
   }
 }

@@ -1,8 +1,9 @@
-import { expose } from 'comlink';
-import type { ExchangeEvent, Plan } from '../core/model';
+import { expose, wrap, type Remote } from 'comlink';
+import type { ExchangeEvent, Plan, Scheme } from '../core/model';
 import {
   buildPlan,
   checkedPlan,
+  climbedStrand,
   conflictOf,
   coolingOf,
   decisionsOf,
@@ -24,13 +25,34 @@ import {
   type Remedy,
   parametersOf,
 } from '../core/planning';
-import { newForecastCache } from '../core/schedule';
-import type { Answered, PlanAskKind, PlanAsks, PlanWorkerApi, Versioned } from './protocol';
+import { newForecastCache, type Helper } from '../core/schedule';
+import type { Answered, PlanAskKind, PlanAsks, PlanWorkerApi, StrandWorkerApi, Versioned } from './protocol';
 
 const cache = newForecastCache();
 let last: { version: number; input: PlanInput; plan: Plan; exchanged?: ExchangeEvent } | undefined;
 /** Counts searches and stops: a search goes on as long as its number is the newest. */
 let searching = 0;
+
+/** Workers that climb strands of a search for this one. */
+const assistants: { api: Remote<StrandWorkerApi>; busy: boolean }[] = [];
+
+/** Gives strands of an event's search to whoever is free. A strand whose search was stopped is climbed to its end: its worker is busy until then. */
+const helperFor = (input: PlanInput): Helper => ({
+  climb(strand) {
+    const assistant = assistants.find(({ busy }) => !busy);
+    if (!assistant) return undefined;
+    const pending: { ended?: Scheme | 'failed' } = {};
+    assistant.busy = true;
+    assistant.api
+      .climb(input, strand)
+      .then(
+        (scheme) => (pending.ended = scheme),
+        () => (pending.ended = 'failed'),
+      )
+      .finally(() => (assistant.busy = false));
+    return pending;
+  },
+});
 
 /** Lets messages in between two steps. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
@@ -79,6 +101,13 @@ const answers: Omit<Answers, 'plan'> = {
 };
 
 const api: PlanWorkerApi = {
+  assist(port) {
+    const own: StrandWorkerApi = { climb: (input, strand) => climbedStrand(input, strand, cache) };
+    expose(own, port);
+  },
+  lead(port) {
+    assistants.push({ api: wrap<StrandWorkerApi>(port), busy: false });
+  },
   ask<K extends PlanAskKind>({ version, kind, ask }: Versioned<K>): Answered<K> {
     if (kind === 'plan') {
       const { input } = ask as PlanAsks['plan']['ask'];
@@ -90,7 +119,7 @@ const api: PlanWorkerApi = {
   },
   async search({ input, seed, iterations }, tell) {
     const own = ++searching;
-    const steps = searchPlan(input, { seed, iterations }, cache);
+    const steps = searchPlan(input, { seed, iterations, helper: helperFor(input) }, cache);
     let told = -Infinity;
     let step = steps.next();
     let best = step.done ? step.value : step.value.best;
@@ -99,9 +128,10 @@ const api: PlanWorkerApi = {
       best = step.value.best;
       if (now - told > TELL_EVERY_MS) {
         told = now;
-        tell({ done: step.value.done, of: step.value.of, plan: planFrom(input, best) });
+        const { done, of, trying } = step.value;
+        tell({ done, of, trying, plan: planFrom(input, best) });
         await breathe();
-      }
+      } else if (step.value.waits) await breathe();
       step = steps.next();
     }
     return planFrom(input, step.done ? step.value : best);

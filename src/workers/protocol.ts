@@ -1,5 +1,5 @@
 import type { SampleOutcome } from '../core/forecast';
-import type { Broken, CoolingWay, NamedPlan, Plan } from '../core/model';
+import type { Broken, CoolingWay, NamedPlan, Plan, Scheme } from '../core/model';
 import type {
   Conflict,
   Decision,
@@ -11,6 +11,7 @@ import type {
   WhatIfAnswer,
   WhatIfRequest,
 } from '../core/planning';
+import type { Strand, Trying } from '../core/schedule';
 import type { CoolingForecast } from '../core/safety';
 
 /** What the page may ask about one version of its document, and what it is answered. All but `plan` are about the plan last made. */
@@ -43,6 +44,7 @@ export interface Answered<K extends PlanAskKind> {
 export interface SearchNews {
   done: number;
   of: number;
+  trying: Trying;
   plan: Plan;
 }
 
@@ -59,7 +61,17 @@ export interface Compared {
   figures: PlanFigures;
 }
 
+/** What a planning worker does for another one. */
+export interface StrandWorkerApi {
+  /** Climbs one strand of a search: the scheme it comes to. */
+  climb(input: PlanInput, strand: Strand): Scheme;
+}
+
 export interface PlanWorkerApi {
+  /** From now on it does for whoever is at the other end of a port what that asks. */
+  assist(port: MessagePort): void;
+  /** From now on it may ask whoever is at the other end of a port. */
+  lead(port: MessagePort): void;
   ask<K extends PlanAskKind>(request: Versioned<K>): Answered<K>;
   /** Searches for a better plan and tells of each step; the best one in the end, or when it is stopped. */
   search(request: SearchRequest, tell: (news: SearchNews) => void): Promise<Plan>;

@@ -56,7 +56,7 @@ test('a run is dragged until it breaks, the reason is read, it is undone, pinned
   const pinned = await briskets(page).getAttribute('aria-label');
 
   await page.getByRole('button', { name: 'Re-plan' }).click();
-  await expect(page.getByText(/^Searching: \d+ of \d+ tried/)).toBeVisible();
+  await expect(page.getByText(/^Searching: /)).toBeVisible();
   await page.getByRole('button', { name: 'Stop, take the best' }).click();
   await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible();
   // What is pinned stays where it is, whatever was found.
@@ -82,7 +82,7 @@ test('what is changed while it searches is kept, and the search is left', async 
   await openDemo(page);
   await expect(page.locator('[data-drawn]')).toBeVisible();
   await page.getByRole('button', { name: 'Re-plan' }).click();
-  await expect(page.getByText(/^Searching: \d+ of \d+ tried/)).toBeVisible();
+  await expect(page.getByText(/^Searching: /)).toBeVisible();
   await page.getByRole('button', { name: 'Supper 15 minutes later' }).click();
   await expect(page.getByText(/changed while it was searched/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible();
@@ -178,7 +178,7 @@ test('event and plan go out as files and come back as another event and its plan
   await openDemo(page);
   // Whatever was tried on it before: planned anew, to the end.
   await page.getByRole('button', { name: 'Re-plan' }).click();
-  await expect(page.getByText(/^Searching: \d+ of \d+ tried/)).toBeVisible();
+  await expect(page.getByText(/^Searching: /)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible({ timeout: 90_000 });
   await saved(page);
   const demoBriskets = await briskets(page).getAttribute('aria-label');

@@ -101,6 +101,12 @@ export interface RunWish extends Pick<Pin, 'pitId' | 'pitC' | 'finish' | 'carveL
   places: Omit<ManualPlacement, 'batchId'>[];
 }
 
+/** A wish that may be had anywhere. */
+export function loosely(override: Override = {}): Override {
+  const { runs: _, ...loose } = override;
+  return loose;
+}
+
 /** Pieces that stay where the owner put them, whatever it breaks. */
 export interface Pin {
   batchId: string;

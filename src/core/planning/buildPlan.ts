@@ -1,9 +1,10 @@
 import { longSmokes } from '../fire';
 import type { ParameterSet } from '../forecast';
-import { kitchenOf, type Library, type Plan, type PlanProblem } from '../model';
+import { kitchenOf, type Library, type Plan, type PlanProblem, type Scheme } from '../model';
 import { coldUses, placeSteps, prepProblems } from '../prep';
 import { needConflicts, seasoningOf, stagedCarving } from '../quantities';
 import {
+  climbStrand,
   newForecastCache,
   scheduleBy,
   search,
@@ -12,6 +13,7 @@ import {
   type Found,
   type Progress,
   type SearchOptions,
+  type Strand,
 } from '../schedule';
 import { assignProbes } from './probes';
 import { parametersOf, type PlanInput } from './planInput';
@@ -49,6 +51,15 @@ export function* searchPlan(
   parameters: ParameterSet = parametersOf(input),
 ): Generator<Progress, Found> {
   return yield* search(batchOrders(input), searchInputOf(input, cache, parameters), { start: input.event.scheme, ...options });
+}
+
+/** A strand of somebody else's search, climbed to its end: the scheme it comes to. */
+export function climbedStrand(input: PlanInput, strand: Strand, cache: ForecastCache): Scheme {
+  const climbing = climbStrand(batchOrders(input), searchInputOf(input, cache, parametersOf(input)), strand);
+  for (;;) {
+    const step = climbing.next();
+    if (step.done) return step.value.scheme;
+  }
 }
 
 /** The whole plan of an event round a schedule: prep, probes, tasks, and whatever does not fit. */

@@ -1,6 +1,6 @@
 export { checkedPlan, rulesBroken } from './checkedPlan';
 export { exchangeData, exchangeEventOf, exchangePlanOf } from './exchange';
-export { buildPlan, planFrom, searchPlan } from './buildPlan';
+export { buildPlan, climbedStrand, planFrom, searchPlan } from './buildPlan';
 export { batchOrders, searchInputOf } from './searchInput';
 export { parametersOf } from './planInput';
 export type { PlanInput, Spare } from './planInput';

@@ -1,5 +1,4 @@
-import type { Batch, CookEvent, CoolingWay, Override, Piece, Scheme, Serving } from '../model';
-import { loosely } from '../schedule';
+import { loosely, type Batch, type CookEvent, type CoolingWay, type Override, type Piece, type Scheme, type Serving } from '../model';
 import { addMinutes } from '../units';
 
 /** Something the owner could change, or two such things of which neither is enough. */

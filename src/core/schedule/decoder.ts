@@ -63,9 +63,15 @@ export interface Decoded {
   steps: Step[];
   schedule: Schedule;
   /** Batches of servings below the wished confidence, with the share of days on which each is late, the worst first. */
-  atRisk: { batchId: string; lateShare: number }[];
+  atRisk: LateRun[];
   /** Piece-hours by which runs depart from their band and their heat, the worst first. */
   departing: { batchId: string; hours: number }[];
+}
+
+/** On how many days in all a run is late. */
+export interface LateRun {
+  batchId: string;
+  lateShare: number;
 }
 
 interface KeptOdds {
@@ -294,12 +300,7 @@ export class Decoder {
     const alone = unattendedFires(input.pits, firings, whereabouts);
     problems.push(...alone);
     const odds = this.oddsOn(this.days, runs, this.oddsKept);
-    const atRisk = odds
-      .filter((each) => each.onTimeShare < this.judgedBy.confidence)
-      .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
-      .map((run) => ({ batchId: run.batchId, lateShare: this.days.lateShare(run, this.deadlineMs(run)) }))
-      .filter((each) => each.lateShare > 0)
-      .sort((a, b) => b.lateShare - a.lateShare);
+    const atRisk = this.lateRuns(this.days, runs, odds, this.judgedBy.confidence);
     const broken = leftPieces + unlit.length + alone.length + whereabouts.troubles.length;
     const objective = objectiveOf(
       { runs, firings, trips: whereabouts.trips, broken, odds, departuresH: (run) => this.departuresH(run) },
@@ -354,6 +355,20 @@ export class Decoder {
       .filter(({ onTimeShare }) => onTimeShare < this.input.confidence)
       .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare }));
     return { ...schedule, odds, problems: [...schedule.problems, ...risks] };
+  }
+
+  /** Runs of servings that are less sure than was asked on the days a plan is told by, the worst first. */
+  atRiskAsTold({ schedule: { runs } }: Decoded): LateRun[] {
+    return this.lateRuns(this.freshDays, runs, this.oddsOn(this.freshDays, runs), this.input.confidence);
+  }
+
+  private lateRuns(days: Days, runs: readonly Run[], odds: readonly ServingOdds[], confidence: number): LateRun[] {
+    return odds
+      .filter((each) => each.onTimeShare < confidence)
+      .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
+      .map((run) => ({ batchId: run.batchId, lateShare: days.lateShare(run, this.deadlineMs(run)) }))
+      .filter((each) => each.lateShare > 0)
+      .sort((a, b) => b.lateShare - a.lateShare);
   }
 
   /** When a run must be pulled by at the latest. */

@@ -10,4 +10,3 @@ export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type
 export { provedConflict } from './proof';
 export { provedRoomShort, type RoomShort } from './roomProof';
 export { departuresH, wakingsOf } from './objective';
-export { loosely } from './wishes';

@@ -1,7 +1,7 @@
-import type { Override } from '../model';
-import type { Decoded } from './decoder';
+import { loosely, type Override } from '../model';
+import type { Decoded, LateRun } from './decoder';
 import type { BatchOrder } from './order';
-import { bears, loosely, shiftOf, wishing, type Changeable } from './wishes';
+import { bears, shiftOf, wishing, type Changeable } from './wishes';
 
 /** Minutes before its latest start that every batch is tried at where a serving is late. */
 export const EARLIER_MIN = [60, 120, 240, 480, 960] as const;
@@ -24,13 +24,18 @@ export function allEarlier(
 }
 
 /** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
-export function saferNeighbour(current: Decoded, orders: readonly BatchOrder[]): Changeable {
+export function saferNeighbour(
+  current: Decoded,
+  orders: readonly BatchOrder[],
+  late: readonly LateRun[] = current.atRisk,
+  byMin = SURER_STEP_MIN,
+): Changeable {
   const overrides: Record<string, Override> = {};
-  const worst = Math.max(...current.atRisk.map((each) => each.lateShare));
-  for (const { batchId, lateShare } of current.atRisk) {
+  const worst = Math.max(...late.map((each) => each.lateShare));
+  for (const { batchId, lateShare } of late) {
     if (lateShare < worst * 0.4) continue;
     const order = orders.find((each) => each.batch.id === batchId);
-    if (order) overrides[batchId] = { ...loosely(current.scheme.overrides[batchId]), earlierMin: shiftOf(current, order) + SURER_STEP_MIN };
+    if (order) overrides[batchId] = { ...loosely(current.scheme.overrides[batchId]), earlierMin: shiftOf(current, order) + byMin };
   }
   return wishing(current, overrides);
 }

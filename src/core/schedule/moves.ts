@@ -1,11 +1,11 @@
-import type { Override } from '../model';
+import { loosely, type Override } from '../model';
 import { pickerOf, shuffled } from '../numerics';
 import { MS_PER_MIN } from '../units';
 import type { Decoded, SearchInput } from './decoder';
 import { lessEarly } from './looks';
 import type { BatchOrder } from './order';
 import { otherTravel } from './travelMoves';
-import { bears, finishBand, heatsIn, loosely, orderOf, shiftOf, withinPits, type Changeable } from './wishes';
+import { bears, finishBand, heatsIn, orderOf, shiftOf, withinPits, type Changeable } from './wishes';
 
 /** A scheme like another. Where batches were taken out of a plan and put in again last, those; all is placed anew otherwise. */
 export interface Move extends Changeable {

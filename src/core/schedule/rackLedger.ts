@@ -240,17 +240,20 @@ export class RackLedger {
 
   private arranged(pitId: string, rack: Rack, ground: Ground, pieces: Footprint[]): PackedRack {
     if (pieces.length === 0) return { placed: [], left: [] };
-    const taken = ground.taken.map(({ xMm, yMm, widthMm, depthMm }) => `${xMm},${yMm},${widthMm},${depthMm}`).sort();
-    const key = `${pitId}|${rack.id}|${taken.join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
+    // In one order, whoever lay down first: what is found for a rack then depends on what lies there alone.
+    const named = ground.taken.map((rect) => ({ rect, name: `${rect.xMm},${rect.yMm},${rect.widthMm},${rect.depthMm}` }));
+    named.sort((a, b) => (a.name < b.name ? -1 : Number(a.name > b.name)));
+    const key = `${pitId}|${rack.id}|${named.map(({ name }) => name).join(' ')}|${pieces.map((piece) => `${piece.pieceId}:${piece.lengthMm}x${piece.widthMm}`).join(' ')}`;
     const kept = this.memo.get(key);
     if (kept) return kept;
     const exactNodes = pieces.length <= EXACT_PIECES ? EXACT_NODES : 0;
-    const { placed, left } = arrange(ground, pieces.map(itemOf), { exactNodes });
+    const taken = named.map(({ rect }) => rect);
+    const { placed, left } = arrange({ ...ground, taken }, pieces.map(itemOf), { exactNodes });
     const [first] = left;
     const packedRack: PackedRack = {
       placed,
       left,
-      lacksMm: first && lacksMm(spacesOf({ ...ground, taken: [...ground.taken, ...placed] }), first.lengthMm, first.widthMm),
+      lacksMm: first && lacksMm(spacesOf({ ...ground, taken: [...taken, ...placed] }), first.lengthMm, first.widthMm),
     };
     this.memo.set(key, packedRack);
     return packedRack;

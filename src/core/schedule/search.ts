@@ -5,7 +5,7 @@ import { climb } from './climb';
 import { Decoder, type Decoded, type Schedule, type SearchInput } from './decoder';
 import type { BatchOrder } from './order';
 import { polish } from './polish';
-import { foundOf, SearchDesk, type Found, type Progress } from './searchDesk';
+import { betterThan, foundOf, SearchDesk, type Found, type Progress } from './searchDesk';
 import { roundsOf, type Helper, type Strand } from './strands';
 
 export interface SearchOptions {
@@ -61,8 +61,12 @@ export function* search(
   yield* begin(desk, start, onlyFromStart);
   if (iterations === 0) return desk.found();
   for (const strands of roundsOf(desk.free.length, seed, iterations, onlyFromStart)) {
-    const from = desk.best;
-    for (const end of yield* climbAll(desk, from, strands, helper)) desk.keep(end);
+    const kinds = desk.bestOfKinds(strands.length);
+    const from = strands.map((_, i) => kinds[i % kinds.length]!);
+    const before = desk.best;
+    const ends = yield* climbAll(desk, from, strands, helper);
+    // Of plans alike the first strand's, whoever was there first.
+    desk.set(ends.reduce((best, end) => (betterThan(end, best) ? end : best), before));
   }
   yield* polish(desk);
   return desk.found();
@@ -76,10 +80,10 @@ export function climbStrand(orders: readonly BatchOrder[], input: SearchInput, s
   return climb(desk, desk.best, strand);
 }
 
-/** All strands from one plan, here or elsewhere, in their order. */
+/** All strands, each from its plan, here or elsewhere, in their order. */
 function* climbAll(
   desk: SearchDesk,
-  from: Decoded,
+  from: readonly Decoded[],
   strands: readonly Omit<Strand, 'from'>[],
   helper: Helper | undefined,
 ): Generator<Progress, Decoded[]> {
@@ -89,7 +93,8 @@ function* climbAll(
   // The last go elsewhere, as long as somebody is free there; one is always kept for here.
   const send = () => {
     while (helper && left.length > 1) {
-      const pending = helper.climb({ ...strands[left.at(-1)!]!, from: from.scheme });
+      const last = left.at(-1)!;
+      const pending = helper.climb({ ...strands[last]!, from: from[last]!.scheme });
       if (!pending) return;
       sent.set(left.pop()!, pending);
     }
@@ -98,7 +103,7 @@ function* climbAll(
   for (;;) {
     const here = left.shift();
     if (here === undefined) break;
-    const climbing = climb(desk, from, strands[here]!);
+    const climbing = climb(desk, from[here]!, strands[here]!);
     for (let step = climbing.next(); ; step = climbing.next()) {
       if (step.done) {
         ends.set(here, step.value);
@@ -110,7 +115,7 @@ function* climbAll(
   }
   for (const [i, pending] of sent) {
     while (!pending.ended) yield { ...desk.news('moves'), waits: true };
-    if (pending.ended === 'failed') ends.set(i, yield* climb(desk, from, strands[i]!));
+    if (pending.ended === 'failed') ends.set(i, yield* climb(desk, from[i]!, strands[i]!));
     else {
       ends.set(i, desk.decode(pending.ended));
       desk.done += strands[i]!.iterations;

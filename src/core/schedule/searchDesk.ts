@@ -38,6 +38,12 @@ export const foundOf = (decoder: Decoder, decoded: Decoded, lower: Objective): F
   lower: lower.map((bound, i) => Math.min(bound, decoded.objective[i]!)) as Objective,
 });
 
+const kindOf = ({ schedule }: Decoded): string =>
+  schedule.runs
+    .map(({ batchId, pitId, pitC, finishC }) => `${batchId} ${pitId} ${pitC} ${finishC}`)
+    .sort()
+    .join();
+
 /** What the parts of one search share: its ledgers, what may be moved, and the best plan so far. */
 export class SearchDesk {
   readonly decoder: Decoder;
@@ -47,6 +53,8 @@ export class SearchDesk {
   private known?: Decoded;
   private readonly held: Scheme['overrides'];
   private lastTold?: { of: Decoded; as: Found };
+  /** Of plans looked at that cook the same in the same pits at the same heats, the best. */
+  private readonly kinds = new Map<string, Decoded>();
   done = 0;
 
   constructor(
@@ -94,7 +102,17 @@ export class SearchDesk {
     return betterThan(this.best, next);
   }
   take(changed: Changeable): boolean {
-    return this.keep(this.decode(changed));
+    const next = this.decode(changed);
+    const kind = kindOf(next);
+    const like = this.kinds.get(kind);
+    if (!like || betterThan(next, like)) this.kinds.set(kind, next);
+    return this.keep(next);
+  }
+
+  /** The best plans so far that differ in more than when things go on, the best first. */
+  bestOfKinds(most: number): Decoded[] {
+    const rest = [...this.kinds.values()].filter((each) => each !== this.best).sort((a, b) => (betterThan(a, b) ? -1 : 1));
+    return [this.best, ...rest].slice(0, most);
   }
 
   /** Nothing can be better than a plan. */

@@ -35,12 +35,6 @@ export function asItLies(current: Decoded, orders: readonly BatchOrder[]): Chang
   return wishing(current, overrides);
 }
 
-/** A wish that may be had anywhere. */
-export function loosely(override: Override = {}): Override {
-  const { runs: _, ...loose } = override;
-  return loose;
-}
-
 /** A run just as it lies. */
 function runWishOf(run: Run, order: BatchOrder): RunWish {
   const { pitId, pitC, finish } = wishFor(run, order);

@@ -7,13 +7,14 @@ import { brokenMessage } from '../../formats/messages/broken';
 import type { MessageContext } from '../../formats/messages/names';
 import type { Planner } from '../../workers/client';
 import { Button, buttonClass } from '../kit/Button';
+import type { SearchNews } from '../../workers/protocol';
 import { Confidence } from './Confidence.client';
 import { tightestMessage, Verdict } from './Verdicts.client';
 
 interface PlanState {
   failed: boolean;
   searchFailed: boolean;
-  news?: { done: number; of: number };
+  news?: Pick<SearchNews, 'done' | 'of' | 'trying'>;
   planning: boolean;
   /** What a run breaks where it is being dragged. */
   dragBroken?: Broken[];
@@ -94,9 +95,20 @@ export function PlanBar(props: PlanBarProps) {
 
 const moreMessage = (count: number) => (count > 1 ? ` And ${count - 1} more.` : '');
 
+const TRYING: Record<SearchNews['trying'], (news: { done: number; of: number }) => string> = {
+  orders: () => 'Searching: a few orders',
+  heats: () => 'Searching: fewer heats',
+  earlier: () => 'Searching: everything earlier',
+  later: () => 'Searching: later again, where that is in time',
+  journeys: () => 'Searching: other drives',
+  surer: () => 'Searching: a little earlier what is late',
+  moves: ({ done, of }) => `Searching: piece by piece, ${done} of ${of} tried`,
+  polish: () => 'Searching: last touches',
+};
+
 function headlineOf({ failed, searchFailed, news, planning, dragBroken }: PlanState): [headline: string, line?: string] {
   if (failed || searchFailed) return ['The planner stopped', 'This shows the last plan that was made. Load the page again.'];
   if (dragBroken) return dragBroken.length > 0 ? ['There it would break'] : ['There it fits', 'Let go to pin it here.'];
-  if (news) return [`Searching: ${news.done} of ${news.of} tried; the best is drawn`];
+  if (news) return [TRYING[news.trying](news), 'The best so far is drawn.'];
   return [planning ? 'Planning…' : 'Tightest spot'];
 }

@@ -12,8 +12,6 @@ import { announce, callAction, complain, firstMessage, type Action } from '../ki
 import { useUnits } from '../kit/UnitsProvider';
 import { useHydrated } from '../kit/hydrated';
 import { useWidth } from '../kit/useWidth';
-import { FromTheLog } from '../log/FromTheLog.client';
-import { TrialsHere } from '../trials/TrialsHere.client';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
@@ -26,6 +24,8 @@ import { useCurve } from './useCurve';
 import { useSearch } from './useSearch';
 import { newId } from '../kit/newId';
 
+const FromTheLog = lazy(() => import('../log/FromTheLog.client').then((made) => ({ default: made.FromTheLog })));
+const TrialsHere = lazy(() => import('../trials/TrialsHere.client').then((made) => ({ default: made.TrialsHere })));
 const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
 const RunLevers = lazy(() => import('./RunLevers.client').then((made) => ({ default: made.RunLevers })));
@@ -165,8 +165,10 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         onStop={stop}
       />
       <div className="flex flex-wrap [&>details]:grow">
-        <FromTheLog folded />
-        <TrialsHere folded />
+        <Suspense>
+          <FromTheLog folded />
+          <TrialsHere folded />
+        </Suspense>
       </div>
       <Baseline messageContext={messageContext} input={input} plan={plan} onKeep={keep} />
       {comparing && (
