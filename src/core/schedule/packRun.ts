@@ -25,14 +25,14 @@ export function layAsWished(
   for (const rackId of new Set(here.map((place) => place.rackId))) {
     const rack = pit.racks.find((each) => each.id === rackId);
     if (!rack) return { taken: [], byRack: new Map() };
-    const wished = pieces.flatMap((piece) => {
-      const place = here.find((each) => each.rackId === rack.id && each.pieceId === piece.pieceId);
-      return place ? [{ piece, place }] : [];
+    const wished = here.flatMap((place) => {
+      const piece = place.rackId === rackId && pieces.find((each) => each.pieceId === place.pieceId);
+      return piece ? [{ piece, place }] : [];
     });
     if (wished.length === 0) continue;
     const filled = ledger.layAsWished(pit, rack, cut, wished, fromMs, toMs);
     if (!filled) return { taken: [], byRack: new Map() };
-    byRack.set(rack.id, filled);
+    byRack.set(rack.id, { ...filled, taken: pieces.filter((piece) => filled.taken.includes(piece)) });
     taken.push(...filled.taken);
   }
   return taken.length === pieces.length ? { taken: pieces, byRack } : { taken: [], byRack: new Map() };
