@@ -91,6 +91,9 @@ function peopleOf(
   return { wakings, openings };
 }
 
+/** An hour of fire, and its fuel. */
+export const hourlyCost = (pit: Pit, pitC: number, weather?: DayWeather): number => 1 + PER_KG_OF_FUEL * burnKgPerH(pit, pitC, weather);
+
 export interface Judged {
   runs: readonly Run[];
   firings: readonly Firing[];
@@ -124,7 +127,7 @@ export function objectiveOf(
   const cost = firings.reduce((sum, firing) => {
     const hours = (firing.offAtMs - firing.lightAtMs) / (60 * MS_PER_MIN);
     const pit = pits.find((each) => each.id === firing.pitId)!;
-    return sum + hours * (1 + PER_KG_OF_FUEL * burnKgPerH(pit, firing.setPoints[0]!.pitC, weather));
+    return sum + hours * hourlyCost(pit, firing.setPoints[0]!.pitC, weather);
   }, 0);
   return [
     broken,
@@ -135,8 +138,8 @@ export function objectiveOf(
   ];
 }
 
-/** What no plan can be below, from each batch alone: its least departure, and the pit it burns at least. */
-export function boundOf(qualityH: number, longestPitHours: number): Objective {
-  return [0, 0, Math.max(0, steppedDown(qualityH - QUALITY_STEP_H / 2, QUALITY_STEP_H)), 0.1, steppedDown(longestPitHours, 0.1)];
+/** What no plan can be below: its least departure, and what its fires cost at least. */
+export function boundOf(qualityH: number, fireCost: number): Objective {
+  return [0, 0, Math.max(0, steppedDown(qualityH - QUALITY_STEP_H / 2, QUALITY_STEP_H)), 0.1, steppedDown(fireCost, 0.1)];
 }
 export const leastDepartureMin = (awayC: number): number => MINUTES_PER_DEGREE_C * awayC;

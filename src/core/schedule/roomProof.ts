@@ -18,7 +18,7 @@ export interface RoomShort {
   neededShare: number;
 }
 
-interface Claim {
+export interface Claim {
   id: string;
   pitIds: ReadonlySet<string>;
   mm2: number;
@@ -59,7 +59,8 @@ export function provedRoomShort(orders: readonly BatchOrder[], input: SearchInpu
   return told;
 }
 
-function claimOf(order: BatchOrder, input: SearchInput, gapMm: number): Claim | undefined {
+/** What a batch claims of the racks at least; nothing when it could not be cooked at all. */
+export function claimOf(order: BatchOrder, input: SearchInput, gapMm: number): Claim | undefined {
   const { batch, cut, method, serving } = order;
   const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece));
   const { pits } = suitablePits(cut, method, input.pits, pieces, input.limits.bareMeatPit);
@@ -120,7 +121,7 @@ function shortOn(claims: readonly Claim[], pits: readonly Pit[], gapMm: number):
 }
 
 /** No less than what pieces with half a gap all round can claim of a rack. */
-function roomMm2(rack: Pit['racks'][number], gapMm: number): number {
+export function roomMm2(rack: Pit['racks'][number], gapMm: number): number {
   const { widthMm, depthMm, round } = floorOf(rack);
   return round ? (Math.PI / 4) * (widthMm + CORNER_GAPS * gapMm) ** 2 : (widthMm + gapMm) * (depthMm + gapMm);
 }
