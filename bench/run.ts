@@ -3,14 +3,14 @@ import { CUTS, findCut, METHODS, methodsFor, SHIPPED_LIBRARY, typicalTrimmedKg }
 import { buildPlan } from '../src/core/planning';
 import { newForecastCache } from '../src/core/schedule';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN } from '../tests/fixtures/events';
-import { arrange, type Ground } from '../src/core/packing';
+import { arrange } from '../src/core/packing';
 import { benchAlarms, benchUpdates, benchWorldCooks } from './day';
 import { benchBestLine } from './bestLine';
 import { benchExact } from './exact';
 import { benchLive } from './live';
 import { benchPages } from './pages';
 import { benchDrag, benchOdds, benchPlanner, benchSearch } from './planner';
-import { cutAtRandom, CUT_RACK, onShelves } from './perfectFits';
+import { benchPacking } from './packing';
 import { plainBareCook } from './plainCook';
 
 /** `npm run bench`: how long the heart's work takes here, beside the plainest way of doing the same in the same run. */
@@ -88,34 +88,7 @@ say(
   milliseconds(() => buildPlan(input), 3),
 );
 
-const rackMm2 = CUT_RACK.widthMm * CUT_RACK.depthMm;
-const whole: Ground = { floor: CUT_RACK, gapMm: 0, taken: [], blocked: [] };
-const INSTANCES = 30;
-console.log('\nRacks cut at random into pieces that fit perfectly: share fitted whole and mean fill, plain shelves beside it');
-for (const guillotine of [true, false]) {
-  for (const [low, high] of [
-    [8, 12],
-    [13, 20],
-    [21, 30],
-  ] as const) {
-    let fitted = 0;
-    let filledMm2 = 0;
-    let shelvesMm2 = 0;
-    const started = performance.now();
-    for (let seed = 1; seed <= INSTANCES; seed++) {
-      const items = cutAtRandom(seed, low, high, guillotine);
-      const { placed, left } = arrange(whole, items, { shuffles: 20 });
-      if (left.length === 0) fitted++;
-      filledMm2 += placed.reduce((sum, each) => sum + each.widthMm * each.depthMm, 0);
-      shelvesMm2 += onShelves(items);
-    }
-    const ms = (performance.now() - started) / INSTANCES;
-    const share = (mm2: number) => (mm2 / INSTANCES / rackMm2).toFixed(3);
-    console.log(
-      `${`${guillotine ? 'straight cuts' : 'pinwheels'}, ${low} to ${high} pieces`.padEnd(44)} ${(fitted / INSTANCES).toFixed(2).padStart(9)} whole   fill ${share(filledMm2)}   shelves ${share(shelvesMm2)}   ${ms.toFixed(1)} ms`,
-    );
-  }
-}
+benchPacking(30);
 
 const forty = Array.from({ length: 40 }, (_, i) => ({ id: `p${i}`, lengthMm: 180 + ((i * 37) % 160), widthMm: 120 + ((i * 23) % 90) }));
 say(

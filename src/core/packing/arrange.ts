@@ -3,6 +3,7 @@ import { seededRandom } from '../numerics';
 import { apartMm, type Floor } from './floor';
 import type { Item, Placed } from './item';
 import { searchWhole } from './searchWhole';
+import { alongSkyline } from './skyline';
 import { openFloor, spotsFor, takeBlocked, takePiece, type Spaces, type Spot } from './spaces';
 import { zoneOffsetC } from './zones';
 
@@ -22,12 +23,15 @@ const RULES: readonly Rule[] = ['snug', 'contact', 'corner'];
 interface ArrangeOptions {
   /** Shuffled tries once the sensible orders have failed. */
   shuffles: number;
+  /** Tries along a skyline on an empty rectangular rack: what fills a rack of many sizes best. */
+  skylines: number;
   /** Nodes the exact search of an empty rectangular rack may visit; 0 leaves it out. */
   exactNodes: number;
 }
 
 const DEFAULTS: ArrangeOptions = Object.freeze({
   shuffles: 0,
+  skylines: 200,
   exactNodes: 4000,
 });
 
@@ -53,11 +57,11 @@ const byShorter = (a: Item, b: Item) => Math.min(b.lengthMm, b.widthMm) - Math.m
 
 /**
  * Lays as much as fits. Sensible orders and rules first, greedily into maximal free rectangles
- * (Jylanki's maximal rectangles, 2010); then, for an empty rectangular rack, an exact search; then
+ * (Jylanki's maximal rectangles, 2010); then, for an empty rectangular rack, tries along a skyline and an exact search; then
  * shuffled orders. The same places for any order of the input; the best by area laid wins.
  */
 export function arrange(ground: Ground, items: readonly Item[], options: Partial<ArrangeOptions> = {}): Arrangement {
-  const { shuffles, exactNodes } = { ...DEFAULTS, ...options };
+  const { shuffles, skylines, exactNodes } = { ...DEFAULTS, ...options };
   const start = spacesOf(ground);
   let best: Arrangement | undefined;
   const areaOf = ({ placed }: Arrangement) => placed.reduce((sum, each) => sum + each.widthMm * each.depthMm, 0);
@@ -74,7 +78,9 @@ export function arrange(ground: Ground, items: readonly Item[], options: Partial
   }
   if (sizes.size === 1) consider(inRows(ground, items));
   if (best!.left.length === 0) return best!;
-  if (exactNodes > 0 && ground.taken.length === 0 && ground.blocked.length === 0 && !ground.floor.round) {
+  const isOpen = ground.taken.length === 0 && ground.blocked.length === 0 && !ground.floor.round;
+  if (skylines > 0 && isOpen && consider(alongSkyline(ground.floor, ground.gapMm, [...items].sort(byArea), skylines))) return best!;
+  if (exactNodes > 0 && isOpen) {
     // All of them, else all but the smallest, and so on down to what is beaten already.
     const largestFirst = [...items].sort(byArea);
     for (let count = items.length; count > best!.placed.length; count--) {

@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { OFFSET } from '../../../tests/fixtures/events';
 import type { Rect } from '../model';
+import { seededRandom } from '../numerics';
 import { arrange, type Ground } from './arrange';
 import { rackFaults, type Occupancy } from './faults';
 import { apartMm, floorMm2, isOnFloor, isTooNear, type Floor } from './floor';
 import type { Item } from './item';
 import { searchWhole } from './searchWhole';
+import { alongSkyline } from './skyline';
 import { snapPlace } from './snap';
 import { lacksMm, openFloor, takeBlocked } from './spaces';
 import { hotSideOf, thickEndOf, zoneOffsetC } from './zones';
@@ -128,6 +130,56 @@ describe('the exact search', () => {
     });
     expect(searchWhole({ widthMm: 32, depthMm: 33 }, 0, [...squares, { id: 'more', lengthMm: 1, widthMm: 1 }], 20_000)).toBeUndefined();
     expect(searchWhole({ widthMm: 100, depthMm: 60 }, 0, alike(3, 60, 34), 20_000)).toBeUndefined();
+  });
+});
+
+describe('tries along a skyline', () => {
+  const floor = { widthMm: 900, depthMm: 500 };
+  const mixed = (seed: number) => {
+    const { uniform } = seededRandom(seed);
+    return Array.from({ length: 18 }, (_, i) => {
+      const lengthMm = Math.round(90 + 260 * uniform());
+      return { id: `p${i}`, lengthMm, widthMm: Math.round(lengthMm * (0.45 + 0.5 * uniform())) };
+    });
+  };
+  const mm2 = (placed: readonly { widthMm: number; depthMm: number }[]) =>
+    placed.reduce((sum, each) => sum + each.widthMm * each.depthMm, 0);
+
+  it('lay every piece once or leave it, on the floor and with the gap, and more tries never lay less', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const items = mixed(seed);
+      let before = 0;
+      for (const tries of [1, 8, 40]) {
+        const { placed, left } = alongSkyline(floor, 25, items, tries);
+        expect([...placed, ...left].map((each) => each.id).sort()).toEqual(items.map((each) => each.id).sort());
+        for (const [i, each] of placed.entries()) {
+          expect(isOnFloor(floor, each)).toBe(true);
+          for (const other of placed.slice(i + 1)) expect(isTooNear(each, other, 25)).toBe(false);
+          const item = items.find(({ id }) => id === each.id)!;
+          expect(each.turned ? [each.depthMm, each.widthMm] : [each.widthMm, each.depthMm]).toEqual([item.lengthMm, item.widthMm]);
+        }
+        expect(mm2(placed)).toBeGreaterThanOrEqual(before - 1e-6);
+        before = mm2(placed);
+      }
+    }
+  });
+
+  it('fill a rack of mixed pieces better on the whole than the rules alone, and say the same each time', () => {
+    let [rules, skylines] = [0, 0];
+    for (let seed = 1; seed <= 20; seed++) {
+      const ground = { floor, gapMm: 25, taken: [], blocked: [] };
+      const items = mixed(seed);
+      const laid = arrange(ground, items, { exactNodes: 0, skylines: 40 });
+      rules += mm2(arrange(ground, items, { exactNodes: 0, skylines: 0 }).placed);
+      skylines += mm2(laid.placed);
+      expect(arrange(ground, items, { exactNodes: 0, skylines: 40 })).toEqual(laid);
+    }
+    expect(skylines).toBeGreaterThan(rules);
+  });
+
+  it('lay nothing where nothing fits', () => {
+    const wide = [{ id: 'a', lengthMm: 1000, widthMm: 600 }];
+    expect(alongSkyline(floor, 25, wide, 5)).toEqual({ placed: [], left: wide });
   });
 });
 

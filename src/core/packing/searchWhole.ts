@@ -1,13 +1,7 @@
 import { seededRandom } from '../numerics';
 import type { Floor } from './floor';
 import type { Item, Placed } from './item';
-
-/** The top edge of what is laid, from left to right: [x0, x1) at height y. Grown coordinates, see spaces.ts. */
-interface Step {
-  x0: number;
-  x1: number;
-  y: number;
-}
+import { raised, type Step } from './skyline';
 
 interface Kind {
   lengthMm: number;
@@ -162,20 +156,4 @@ class SideSums {
     const at = Math.round(mm);
     return ((this.bits[at >>> 5]! >>> (at & 31)) & 1) === 1;
   }
-}
-
-/** The skyline with one step raised to `y` from its left end to `x1`; equal neighbours run together. */
-function raised(skyline: readonly Step[], at: number, x1: number, y: number): Step[] {
-  const next: Step[] = [];
-  const add = (step: Step) => {
-    const last = next.at(-1);
-    if (last && Math.abs(last.y - step.y) < EPS_MM) next[next.length - 1] = { x0: last.x0, x1: step.x1, y: last.y };
-    else next.push(step);
-  };
-  skyline.forEach((step, i) => {
-    if (i !== at) return add(step);
-    add({ x0: step.x0, x1, y });
-    if (step.x1 - x1 > EPS_MM) add({ x0: x1, x1: step.x1, y: step.y });
-  });
-  return next;
 }

@@ -56,7 +56,7 @@ export function fitsAlone(rack: Rack, piece: Footprint): boolean {
     isOnFloor(floor, { xMm: midMm(floor.widthMm - width), yMm: midMm(floor.depthMm - depth), widthMm: width, depthMm: depth });
   if (!fits(lengthMm, widthMm) && !fits(widthMm, lengthMm)) return false;
   const ground = { floor, gapMm: AIR_GAP_MM, taken: [], blocked: rack.blocked ?? [] };
-  return ground.blocked.length === 0 || arrange(ground, [itemOf(piece)], { exactNodes: 0 }).left.length === 0;
+  return ground.blocked.length === 0 || arrange(ground, [itemOf(piece)], RULES_ALONE).left.length === 0;
 }
 /** The middle is where a round rack is deepest. */
 const midMm = (spareMm: number) => spareMm / 2;
@@ -248,7 +248,7 @@ export class RackLedger {
     if (kept) return kept;
     const exactNodes = pieces.length <= EXACT_PIECES ? EXACT_NODES : 0;
     const taken = named.map(({ rect }) => rect);
-    const { placed, left } = arrange({ ...ground, taken }, pieces.map(itemOf), { exactNodes });
+    const { placed, left } = arrange({ ...ground, taken }, pieces.map(itemOf), { exactNodes, skylines: SKYLINES });
     const [first] = left;
     const packedRack: PackedRack = {
       placed,
@@ -305,3 +305,6 @@ const placesOn = (rack: Rack, laid: Arrangement['placed']): Place[] =>
 /** The exact search is for small racks: more pieces than this are left to the quick orders. */
 const EXACT_PIECES = 9;
 const EXACT_NODES = 600;
+/** Where the quick rules leave something out of an empty rack, so many tries along a skyline. */
+const SKYLINES = 30;
+const RULES_ALONE = { exactNodes: 0, skylines: 0 } as const;
