@@ -54,6 +54,17 @@ function sizes(servings: readonly DemoServing[]) {
   return demandOf(menu, SHIPPED_LIBRARY, ({ id }) => (id === 'lunch' ? 'lunch' : 'supper'));
 }
 
+/** Noon of a Saturday some weeks ahead, and some more where that falls among the holidays at the turn of the year. */
+export function demoDayMs(nowMs: number): number {
+  const { timeZone, weeksAhead } = DEMO_EVENT;
+  const weekday = new Date(clockOnDay(nowMs, timeZone, 0, 12)).getUTCDay();
+  for (let weeks = weeksAhead; ; weeks++) {
+    const dayMs = clockOnDay(nowMs, timeZone, weeks * 7 + ((6 - weekday + 7) % 7), 12);
+    const [month, day] = localDate(dayMs, timeZone).split('-').slice(1).map(Number) as [number, number];
+    if (!((month === 12 && day >= 18) || (month === 1 && day <= 8))) return dayMs;
+  }
+}
+
 /** Fills an empty database with the demo, by the same edits a person makes. */
 export async function fillDemo(context: Context): Promise<void> {
   if ((await listEvents(context)).length > 0) return;
@@ -70,8 +81,7 @@ export async function fillDemo(context: Context): Promise<void> {
   const nowMs = context.nowMs();
   must(await importCooks(context, { text: seasonCsv(nowMs) }));
   for (const measure of seasonMeasures(nowMs)) must(await writeMeasure(context, measure, DEMO_EVENT.timeZone));
-  const weekday = new Date(clockOnDay(nowMs, DEMO_EVENT.timeZone, 0, 12)).getUTCDay();
-  const dayMs = clockOnDay(nowMs, DEMO_EVENT.timeZone, DEMO_EVENT.weeksAhead * 7 + ((6 - weekday + 7) % 7), 12);
+  const dayMs = demoDayMs(nowMs);
   const date = localDate(dayMs, DEMO_EVENT.timeZone);
   const { name, place, timeZone, altitudeM } = DEMO_EVENT;
   let event = must(await createEvent(context, { name, place, timeZone, date, time: '18:00', adults: 96, children: 18 }));

@@ -61,7 +61,7 @@ export function* search(
   yield* begin(desk, start, onlyFromStart);
   if (iterations === 0) return desk.found();
   for (const strands of roundsOf(desk.free.length, seed, iterations, onlyFromStart)) {
-    const kinds = desk.bestOfKinds(strands.length);
+    const kinds = desk.bestOfKinds(KINDS);
     const from = strands.map((_, i) => kinds[i % kinds.length]!);
     const before = desk.best;
     const ends = yield* climbAll(desk, from, strands, helper);
@@ -79,6 +79,9 @@ export function climbStrand(orders: readonly BatchOrder[], input: SearchInput, s
   desk.take(from);
   return climb(desk, desk.best, strand);
 }
+
+/** Strands begin from so many plans that differ in pits or heats. */
+const KINDS = 2;
 
 /** All strands, each from its plan, here or elsewhere, in their order. */
 function* climbAll(
