@@ -34,6 +34,9 @@ export const formatLength = (mm: number, units: Units): string =>
 export const formatArea = (mm2: number, units: Units): string =>
   units.mass === 'lb' ? `${Math.round(mm2 / 645.16)} sq in` : `${Math.round(mm2 / 100)} cm²`;
 export const formatShare = (share: number): string => `${Math.round(share * 100)} %`;
+/** Odds in whole percent, rounded down: what is short of 90 never reads 90. */
+export const wholePercent = (share: number): number => Math.floor(share * 100 + 1e-6);
+export const formatOdds = (share: number): string => `${wholePercent(share)} %`;
 
 /** `5 h 20`, `45 min`. */
 export function formatMinutes(minutes: number): string {

@@ -56,8 +56,9 @@ const helperFor = (input: PlanInput): Helper => ({
 
 /** Lets messages in between two steps. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
-/** Steps are told this often at most: the page has better things to do than to draw every one. */
+/** Steps are told this often at most, more seldom where there is more to draw: the page has better things to do than to draw every one. */
 const TELL_EVERY_MS = 120;
+const TELL_EVERY_MS_A_RUN = 12;
 
 /** Tries one after another until all are tried (true) or a newer search or a stop overtakes it. */
 async function tryAll(trying: Iterable<Remedy>, tell: (tried: Remedy[]) => void): Promise<boolean> {
@@ -126,7 +127,7 @@ const api: PlanWorkerApi = {
     while (!step.done && own === searching) {
       const now = performance.now();
       best = step.value.best;
-      if (now - told > TELL_EVERY_MS) {
+      if (now - told > Math.max(TELL_EVERY_MS, TELL_EVERY_MS_A_RUN * best.runs.length)) {
         told = now;
         const { done, of, trying } = step.value;
         tell({ done, of, trying, plan: planFrom(input, best) });

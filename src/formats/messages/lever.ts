@@ -2,7 +2,7 @@ import { cutIn, methodIn } from '../../core/model';
 import { HIRED_BOX, type Lever, type Remedy } from '../../core/planning';
 import { dayAndTime } from '../clock';
 import { batchName, capital, gearName, lowerPit, pitName, type MessageContext } from './names';
-import { formatMass, formatMinutes, formatRoom, formatSetPoint, formatShare, formatTemp } from '../units';
+import { formatMass, formatMinutes, formatRoom, formatSetPoint, formatOdds, formatTemp } from '../units';
 
 /** A lever after a comma. */
 export const lowerLever = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
@@ -82,7 +82,7 @@ export function leverMessage(messageContext: MessageContext, lever: Lever, spare
 
 /** What came of trying it. */
 export function remedyMessage({ solves, objective, onTimeShare }: Remedy): string {
-  if (solves) return `everything fits, ${formatShare(onTimeShare)} sure`;
+  if (solves) return `everything fits, ${formatOdds(onTimeShare)} sure`;
   if (objective[0] > 0) return `${objective[0]} ${objective[0] === 1 ? 'piece' : 'pieces'} still without a place`;
-  return `fits, ${formatShare(onTimeShare)} sure`;
+  return `fits, ${formatOdds(onTimeShare)} sure`;
 }

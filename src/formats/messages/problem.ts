@@ -4,7 +4,7 @@ import { brokenMessage } from './broken';
 import { carriedName, servedName } from './carried';
 import { clockTime, dayAndTime } from '../clock';
 import { faultMessage } from './rack';
-import { formatArea, formatLength, formatMass, formatMinutes, formatRoom, formatSetPoint, formatTemp } from '../units';
+import { formatArea, formatLength, formatMass, formatMinutes, formatRoom, formatSetPoint, formatTemp, wholePercent } from '../units';
 import { batchName, capital, list, lowerPit, piecesMessage, pitName, placeName, rackName, type MessageContext } from './names';
 
 export interface ProblemMessage {
@@ -136,14 +136,14 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
     case 'servingRisk': {
       const serving = messageContext.event.servings.find((each) => each.id === problem.servingId);
       return {
-        what: `${serving?.name ?? 'The serving'} is ready in time on ${Math.round(problem.onTimeShare * 100)} days in 100, all its meats together; you asked for ${Math.round(messageContext.event.confidence * 100)}.`,
+        what: `${serving?.name ?? 'The serving'} is ready in time on ${wholePercent(problem.onTimeShare)} days in 100, all its meats together; you asked for ${Math.round(messageContext.event.confidence * 100)}.`,
         remedy: 'Start the longest cook earlier with a longer hold, cook it hotter or wrap it tighter.',
       };
     }
     case 'overHeld':
       return {
-        what: `${pieces} would be held for ${formatMinutes(problem.holdMin)}, longer than its ${formatMinutes(problem.ceilingMin)}: it turns soft or dry.`,
-        remedy: 'Start it later, or hold it cooler once it has rested.',
+        what: `${pieces} would be held for ${formatMinutes(problem.holdMin)}, more than the ${formatMinutes(problem.ceilingMin)} this meat bears: soft or dry by then.`,
+        remedy: 'Start later, or hold cooler once rested.',
       };
     case 'placedUnsuitable':
       return {

@@ -2,7 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, servedAway } from '../../../tests/fixtures/events';
 import { CUTS, SHIPPED_LIBRARY, type PlanProblem, type Reason, type TaskKind } from '../../core/model';
 import { buildPlan } from '../../core/planning';
-import { DEFAULT_UNITS, formatArea, formatMinutes, formatShare, formatTempDifference, writeUnits, readUnits, type Units } from '../units';
+import {
+  DEFAULT_UNITS,
+  formatArea,
+  formatMinutes,
+  formatOdds,
+  formatShare,
+  formatTempDifference,
+  writeUnits,
+  readUnits,
+  type Units,
+} from '../units';
 import { batchName, capital, piecesMessage, type MessageContext } from './names';
 import { planProblemMessage } from './problem';
 import { oddsMessage, reasonMessage } from './reason';
@@ -160,6 +170,7 @@ describe('figures', () => {
     expect(formatTempDifference(10, METRIC)).toBe('10 °C');
     expect(formatArea(64_516, METRIC)).toBe('645 cm²');
     expect(formatShare(0.904)).toBe('90 %');
+    expect([0.904, 0.8996, 0.9, 0.9999, 1].map(formatOdds)).toEqual(['90 %', '89 %', '90 %', '99 %', '100 %']);
     expect(formatMinutes(-75)).toBe('-1 h 15');
     expect(oddsMessage(0.98)).toBe('98 in 100');
     expect(oddsMessage(0.5)).toBe('5 in 10');

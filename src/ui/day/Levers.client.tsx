@@ -4,7 +4,7 @@ import type { DayLever } from '../../core/day';
 import { clockTime } from '../../formats/clock';
 import { dayLeverMessage, leverReason, revisionMessage } from '../../formats/messages/day/lever';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatShare } from '../../formats/units';
+import { formatOdds } from '../../formats/units';
 import type { DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
 
@@ -36,7 +36,7 @@ export function Levers({ day, context, say, folded = false }: { day: DayScreen; 
                 const { title, gain, price } = dayLeverMessage(context, lever);
                 return (
                   <li key={lever.id} className="flex items-center gap-3 px-3 py-2">
-                    <span className="figures w-14 shrink-0 text-right text-[1.25rem] font-bold">{formatShare(lever.onTimeShare)}</span>
+                    <span className="figures w-14 shrink-0 text-right text-[1.25rem] font-bold">{formatOdds(lever.onTimeShare)}</span>
                     <span className="min-w-0 grow leading-tight">
                       <span className="block text-[1rem] font-semibold">{title}</span>
                       <span className="block text-[0.86rem] text-soft">

@@ -1,6 +1,6 @@
 import { clockTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatShare } from '../../formats/units';
+import { formatOdds, wholePercent } from '../../formats/units';
 import type { DayScreen } from './dayScreen';
 
 /** Each serving, and how sure it is now against what the plan promised. */
@@ -12,12 +12,12 @@ export function OddsLine({ day, context }: { day: DayScreen; context: MessageCon
       {day.odds.map((odds) => {
         const serving = event.servings.find((each) => each.id === odds.servingId)!;
         const low = odds.onTimeShare < Math.min(event.confidence, odds.plannedShare) - 0.04;
-        const was = Math.round(odds.plannedShare * 100) !== Math.round(odds.onTimeShare * 100);
+        const was = wholePercent(odds.plannedShare) !== wholePercent(odds.onTimeShare);
         return (
           <span key={odds.servingId}>
             {serving.name} {clockTime(odds.atMs, event.timeZone, units.clock)}{' '}
-            <strong className={`figures text-[1.08rem] ${low ? 'text-warn' : ''}`}>{formatShare(odds.onTimeShare)}</strong>
-            <span className="text-soft"> on time{was ? `, plan ${formatShare(odds.plannedShare)}` : ''}</span>
+            <strong className={`figures text-[1.08rem] ${low ? 'text-warn' : ''}`}>{formatOdds(odds.onTimeShare)}</strong>
+            <span className="text-soft"> on time{was ? `, plan ${formatOdds(odds.plannedShare)}` : ''}</span>
           </span>
         );
       })}

@@ -5,7 +5,7 @@ import type { NamedPlan, Plan } from '../../core/model';
 import { namedPlanOf, type PlanFigures, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatMass, formatMinutes, formatShare } from '../../formats/units';
+import { formatMass, formatMinutes, formatOdds } from '../../formats/units';
 import type { Planner } from '../../workers/client';
 import type { Compared } from '../../workers/protocol';
 import { Button } from '../kit/Button';
@@ -165,7 +165,7 @@ function measuresOf(messageContext: MessageContext, now: PlanFigures | undefined
     differs: (figures: PlanFigures) => now !== undefined && of(figures) !== of(now),
   });
   return [
-    ...event.servings.map((serving) => measure(`${serving.name} on time`, (figures) => formatShare(figures.onTimeShare[serving.id] ?? 1))),
+    ...event.servings.map((serving) => measure(`${serving.name} on time`, (figures) => formatOdds(figures.onTimeShare[serving.id] ?? 1))),
     measure('without a place', (figures) => (figures.broken === 0 ? 'nothing' : String(figures.broken))),
     measure('first work', (figures) => (figures.firstTaskMs ? dayAndTime(figures.firstTaskMs, event.timeZone, units.clock) : 'none')),
     measure('woken at night', (figures) => (figures.wakings === 1 ? 'once' : `${figures.wakings} times`)),

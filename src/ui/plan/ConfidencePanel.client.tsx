@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { PlanFigures, PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatMass, formatShare } from '../../formats/units';
+import { formatMass, formatOdds, formatShare } from '../../formats/units';
 import { oddsMessage } from '../../formats/messages/reason';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
@@ -76,7 +76,7 @@ function priceLines({ event, units }: MessageContext, now: PlanFigures, then: Pl
     change('Fuel', formatMass(now.fuelKg, units), formatMass(then.fuelKg, units)),
     change('Hold, all pieces', `${now.holdHours.toFixed(0)} h`, `${then.holdHours.toFixed(0)} h`),
     ...event.servings.map((serving) =>
-      change(`${serving.name} on time`, formatShare(now.onTimeShare[serving.id] ?? 1), formatShare(then.onTimeShare[serving.id] ?? 1)),
+      change(`${serving.name} on time`, formatOdds(now.onTimeShare[serving.id] ?? 1), formatOdds(then.onTimeShare[serving.id] ?? 1)),
     ),
     ...(then.broken > now.broken ? [`${then.broken} would find no place`] : []),
   ];

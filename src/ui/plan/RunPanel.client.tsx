@@ -7,7 +7,7 @@ import type { RunCurve } from '../../core/planning';
 import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
-import { formatMass, formatMinutes, formatShare, formatTemp, type Units, formatLayer } from '../../formats/units';
+import { formatMass, formatMinutes, formatOdds, formatShare, formatTemp, type Units, formatLayer } from '../../formats/units';
 import { capital, piecesMessage, pitName, rackName, type MessageContext } from '../../formats/messages/names';
 import { reasonMessage } from '../../formats/messages/reason';
 import { Button } from '../kit/Button';
@@ -88,7 +88,7 @@ export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onM
         <Fact label="done" value={`${time(run.pullEarlyMs)}–${time(run.pullLateMs)}`} />
         <Fact label="expected" value={time(run.pullMedianMs)} />
         <Fact label="carved" value={time(run.carveAtMs)} />
-        <Fact label="on time" value={formatShare(run.onTimeShare)} />
+        <Fact label="on time" value={formatOdds(run.onTimeShare)} />
       </dl>
       <div className="mt-3">
         {curve ? (

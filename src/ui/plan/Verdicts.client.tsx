@@ -4,7 +4,7 @@ import type { Plan, Serving } from '../../core/model';
 import { concernsServing } from '../../core/planning';
 import { clockTime } from '../../formats/clock';
 import { batchName, pitName, rackName, type MessageContext } from '../../formats/messages/names';
-import { formatShare } from '../../formats/units';
+import { formatOdds, formatShare } from '../../formats/units';
 
 /** A press moves a serving by this much. */
 const NUDGE_MIN = 15;
@@ -56,8 +56,8 @@ export function Verdict({
           'no menu yet'
         ) : (
           <span title={`All of it together, over simulated days; late by ${Math.round(odds?.expectedLateMin ?? 0)} min on average`}>
-            <span className={`figures font-bold ${sure >= plan.confidence - 1e-9 ? 'text-safe' : 'text-warn'}`}>{formatShare(sure)}</span>{' '}
-            on time
+            <span className={`figures font-bold ${sure >= plan.confidence - 1e-9 ? 'text-safe' : 'text-warn'}`}>{formatOdds(sure)}</span> on
+            time
           </span>
         )}
       </p>

@@ -1,6 +1,6 @@
 import type { Alarm, AlarmCode } from '../../../core/day';
 import { clockTime } from '../../clock';
-import { formatMinutes, formatShare, formatTemp } from '../../units';
+import { formatMinutes, formatOdds, formatTemp } from '../../units';
 import { batchName, lowerPit, memberName, pitName, type MessageContext } from '../names';
 import { pieceInFull, tagOfPiece } from './names';
 
@@ -64,7 +64,7 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
       'Longer than nine in ten. Wrap it, or raise the pit a little; the levers below say what each gains.',
     ],
     oddsLow: () => [
-      `${serving?.name ?? 'A serving'} may be late: ${formatShare(alarm.share ?? 0)} on time`,
+      `${serving?.name ?? 'A serving'} may be late: ${formatOdds(alarm.share ?? 0)} on time`,
       `${alarm.piece === undefined ? '' : `${piece} is the one. `}Look at the levers: what each gains and costs stands there.`,
     ],
     reloadDue: () => [`${pit} wants fuel: ${minutes} overdue`, 'Put on what the run sheet says, and mark it done.'],

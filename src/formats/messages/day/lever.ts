@@ -1,6 +1,6 @@
 import type { DayLever, LeverCode, LeverPrice, PlanChange, Revision } from '../../../core/day';
 import { clockTime } from '../../clock';
-import { formatMinutes, formatSetPoint, formatShare } from '../../units';
+import { formatMinutes, formatSetPoint, formatOdds } from '../../units';
 import { gearName, list, lowerPit, pitName, type MessageContext } from '../names';
 import { setMessage } from '../fire';
 import { tagOfPiece } from './names';
@@ -49,7 +49,7 @@ export function dayLeverMessage(messageContext: MessageContext, lever: DayLever)
       ...lever.prices.map((price) => PRICES[price]),
       ...lever.others.map(({ servingId, onTimeShare }) => {
         const name = messageContext.event.servings.find((each) => each.id === servingId)?.name ?? 'another serving';
-        return `${name.toLowerCase()} falls to ${formatShare(onTimeShare)}`;
+        return `${name.toLowerCase()} falls to ${formatOdds(onTimeShare)}`;
       }),
     ].join(', '),
   };
@@ -59,7 +59,7 @@ export function dayLeverMessage(messageContext: MessageContext, lever: DayLever)
 export const leverReason = (messageContext: MessageContext, lever: DayLever): string => {
   const { title, gain } = dayLeverMessage(messageContext, lever);
   const serving = messageContext.event.servings.find((each) => each.id === lever.servingId);
-  return `${title}: ${gain}, ${serving?.name.toLowerCase() ?? 'the serving'} ${formatShare(lever.onTimeShare)} on time`;
+  return `${title}: ${gain}, ${serving?.name.toLowerCase() ?? 'the serving'} ${formatOdds(lever.onTimeShare)} on time`;
 };
 
 /** What a revision changed, from what to what. */
