@@ -108,6 +108,10 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
   );
 }
 
+const carve = (carvers: number) => (carvers === 1 ? '1 carves' : `${carvers} carve`);
+const enoughMessage = (carvers: number, enough: number): string =>
+  enough < carvers ? `${carve(carvers)} here; ${enough === 1 ? 'one alone' : enough} would be enough.` : `${carve(carvers)}, and in time.`;
+
 function Carving({ messageContext, plan, serving }: { messageContext: MessageContext; plan: Plan; serving: Serving }) {
   const { event, library, units } = messageContext;
   const { turns, carvers, fewestCarvers, lateMin, labourMin } = carvePlan(event, library, plan, serving);
@@ -125,7 +129,7 @@ function Carving({ messageContext, plan, serving }: { messageContext: MessageCon
           {formatMinutes(labourMin)} of knife work.{' '}
           {lateMin >= 1
             ? `Too few hands: some comes ${formatMinutes(Math.ceil(lateMin))} after its guests. ${fewestCarvers ? `${fewestCarvers} carvers would do.` : 'Carve ahead longer.'}`
-            : `${fewestCarvers ?? carvers} ${(fewestCarvers ?? carvers) === 1 ? 'carver is' : 'carvers are'} enough.`}
+            : enoughMessage(carvers, fewestCarvers ?? carvers)}
         </p>
       </div>
       <CarveChart messageContext={messageContext} serving={serving} turns={turns} carvers={carvers} />
