@@ -54,11 +54,15 @@ function sizes(servings: readonly DemoServing[]) {
   return demandOf(menu, SHIPPED_LIBRARY, ({ id }) => (id === 'lunch' ? 'lunch' : 'supper'));
 }
 
-/** Noon of a Saturday some weeks ahead. */
-function demoDayMs(nowMs: number): number {
+/** Noon of a Saturday some weeks ahead, and some more where that falls among the holidays at the turn of the year. */
+export function demoDayMs(nowMs: number): number {
   const { timeZone, weeksAhead } = DEMO_EVENT;
   const weekday = new Date(clockOnDay(nowMs, timeZone, 0, 12)).getUTCDay();
-  return clockOnDay(nowMs, timeZone, weeksAhead * 7 + ((6 - weekday + 7) % 7), 12);
+  for (let weeks = weeksAhead; ; weeks++) {
+    const dayMs = clockOnDay(nowMs, timeZone, weeks * 7 + ((6 - weekday + 7) % 7), 12);
+    const [month, day] = localDate(dayMs, timeZone).split('-').slice(1).map(Number) as [number, number];
+    if (!((month === 12 && day >= 18) || (month === 1 && day <= 8))) return dayMs;
+  }
 }
 
 /** Fills an empty database with the demo, by the same edits a person makes. */
