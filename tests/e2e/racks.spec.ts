@@ -55,7 +55,6 @@ test('a rack is laid by hand, breaks the gap, says why, is undone, laid by keybo
   await expect(where).not.toHaveText(before!);
   await expect(panel.getByRole('button', { name: 'Let the plan place it' })).toBeVisible();
   const straight = (await same.getAttribute('aria-label'))!.includes('straight');
-  await same.focus();
   await page.keyboard.press('t');
   await expect(same).toHaveAttribute('aria-label', straight ? /turned/ : /straight/);
   await page.keyboard.press('Control+z');

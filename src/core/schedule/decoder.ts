@@ -1,6 +1,5 @@
-import type { DayWeather, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, ServingOdds, Shift } from '../model';
+import type { DayWeather, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
 import { claimedMm2 } from '../packing';
-import { pullDeadlineMs } from './window';
 import { unattendedFires } from './findings';
 import { laden } from './laden';
 import { holdProblems, placementProblems, nameRuns, tightestMoment } from './findings';
@@ -17,7 +16,7 @@ import { forcePlace } from './forcePlace';
 import { placeBatch, type Placed } from './placeBatch';
 import { footprintOf, pieceKey, RackLedger, type PackingMemo } from './rackLedger';
 import type { Whereabouts } from '../travel';
-import { Days } from './risk';
+import { oddsFor, type LateRun } from './servingOdds';
 import { forecastBatch } from './batchForecast';
 
 /** All that a schedule depends on beside its batches. */
@@ -68,17 +67,6 @@ export interface Decoded {
   departing: { batchId: string; hours: number }[];
 }
 
-/** On how many days in all a run is late. */
-export interface LateRun {
-  batchId: string;
-  lateShare: number;
-}
-
-interface KeptOdds {
-  runs: ReadonlySet<Run>;
-  odds: ServingOdds;
-}
-
 /** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
 const AIM_SHARE = 0.15;
 const aimFor = (confidence: number): number => confidence + AIM_SHARE * (1 - confidence);
@@ -108,8 +96,7 @@ export class Decoder {
   private context: PlacementContext;
   private travel = '{}';
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
-  private readonly days: Days;
-  private readonly freshDays: Days;
+  private readonly odds: ReturnType<typeof oddsFor>;
   private readonly contextFor: (whereabouts: Whereabouts) => PlacementContext;
   private readonly judgedBy: JudgedBy;
   private readonly usual: string[];
@@ -119,7 +106,6 @@ export class Decoder {
   private readonly free = new Map<string, BatchOrder>();
   private readonly ceilings = new WeakMap<Run, number>();
   private readonly departures = new WeakMap<Run, number>();
-  private readonly oddsKept = new Map<string, KeptOdds>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
 
@@ -130,20 +116,7 @@ export class Decoder {
     toldOn?: { days: number; seed: string },
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
-    const modelCutOf = (batchId: string) => {
-      const { cut } = this.orders.get(batchId)!;
-      return cut.modelCutId ?? cut.id;
-    };
-    const names = new Map([
-      ...orders.map(({ batch }, i): [string, string] => [`cut ${modelCutOf(batch.id)}`, `cut of batch ${i}`]),
-      ...input.pits.map((pit, i): [string, string] => [pit.id, `pit ${i}`]),
-      ...orders.flatMap(({ batch }, i) =>
-        batch.pieces.map((piece, k): [string, string] => [`${batch.id}/${piece.id}`, `batch ${i} piece ${k}`]),
-      ),
-    ]);
-    const of = { law: input.law, modelCutOf, nameOf: (key: string) => names.get(key) ?? key };
-    this.days = new Days(of);
-    this.freshDays = toldOn ? new Days(of, toldOn.days, toldOn.seed) : Days.fresh(of);
+    this.odds = oddsFor(this.orders, input.pits, input.law, toldOn);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(
@@ -299,8 +272,8 @@ export class Decoder {
     for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
     const alone = unattendedFires(input.pits, firings, whereabouts);
     problems.push(...alone);
-    const odds = this.oddsOn(this.days, runs, this.oddsKept);
-    const atRisk = this.lateRuns(this.days, runs, odds, this.judgedBy.confidence);
+    const odds = this.odds.searched.of(runs);
+    const atRisk = this.odds.searched.lateRuns(runs, this.judgedBy.confidence);
     const broken = leftPieces + unlit.length + alone.length + whereabouts.troubles.length;
     const objective = objectiveOf(
       { runs, firings, trips: whereabouts.trips, broken, odds, departuresH: (run) => this.departuresH(run) },
@@ -333,24 +306,12 @@ export class Decoder {
     };
   }
 
-  /** The odds of each serving; those of one whose runs are the same as last time are known. */
-  private oddsOn(days: Days, runs: readonly Run[], kept = new Map<string, KeptOdds>()): ServingOdds[] {
-    return [...new Set([...this.orders.values()].map((order) => order.serving.id))].map((servingId) => {
-      const own = runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId);
-      const last = kept.get(servingId);
-      if (last && last.runs.size === own.length && own.every((run) => last.runs.has(run))) return last.odds;
-      const odds = days.oddsOf(servingId, own, (run) => this.deadlineMs(run));
-      kept.set(servingId, { runs: new Set(own), odds });
-      return odds;
-    });
-  }
-
   /**
    * A schedule as it is told: with its odds on days that it was not picked on. Of many plans tried on the same days
    * the best is always a little luckier there than elsewhere.
    */
   told({ schedule }: Decoded): Schedule {
-    const odds = this.oddsOn(this.freshDays, schedule.runs);
+    const odds = this.odds.told.of(schedule.runs);
     const risks = odds
       .filter(({ onTimeShare }) => onTimeShare < this.input.confidence)
       .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare }));
@@ -359,21 +320,7 @@ export class Decoder {
 
   /** Runs of servings that are less sure than was asked on the days a plan is told by, the worst first. */
   atRiskAsTold({ schedule: { runs } }: Decoded): LateRun[] {
-    return this.lateRuns(this.freshDays, runs, this.oddsOn(this.freshDays, runs), this.input.confidence);
-  }
-
-  private lateRuns(days: Days, runs: readonly Run[], odds: readonly ServingOdds[], confidence: number): LateRun[] {
-    return odds
-      .filter((each) => each.onTimeShare < confidence)
-      .flatMap(({ servingId }) => runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId))
-      .map((run) => ({ batchId: run.batchId, lateShare: days.lateShare(run, this.deadlineMs(run)) }))
-      .filter((each) => each.lateShare > 0)
-      .sort((a, b) => b.lateShare - a.lateShare);
-  }
-
-  /** When a run must be pulled by at the latest. */
-  private deadlineMs(run: Run): number {
-    return pullDeadlineMs(this.orders.get(run.batchId)!, run.leavesAtMs, run.carveAtMs);
+    return this.odds.told.lateRuns(runs, this.input.confidence);
   }
 
   /** Piece-hours by which a run departs from its band and its heat. */

@@ -1,6 +1,7 @@
 import { loosely, type Override } from '../model';
-import type { Decoded, LateRun } from './decoder';
+import type { Decoded } from './decoder';
 import type { BatchOrder } from './order';
+import type { LateRun } from './servingOdds';
 import { bears, shiftOf, wishing, type Changeable } from './wishes';
 
 /** Minutes before its latest start that every batch is tried at where a serving is late. */

@@ -93,11 +93,16 @@ function placeAsLeft(
 ): Placed | undefined {
   const wished = wishes.flatMap(({ pieceIds }) => pieceIds);
   if (wished.length !== pieces.length || pieces.some((piece) => !wished.includes(piece.pieceId))) return undefined;
-  // What the owner laid by hand since goes there.
-  if (context.manualPlacements.some((each) => each.batchId === order.batch.id)) return undefined;
+  // What the owner laid by hand since goes there, in the same pit: the rest of its batch need not move for it.
+  const byHand = context.manualPlacements.filter((each) => each.batchId === order.batch.id);
+  const laidIn = (each: { pieceId: string; pitId: string }) => `${each.pieceId} ${each.pitId}`;
+  const hand = new Map(byHand.map((each) => [laidIn(each), each]));
+  const had = new Set(wishes.flatMap((wish) => wish.places.map(laidIn)));
+  if ([...hand.keys()].some((key) => !had.has(key))) return undefined;
   const before = mark(context);
   const placed: Placed = { runs: [], claims: [], left: [], problems: [] };
-  for (const { pieceIds, earlierMin, carveLaterMin = 0, places, ...wish } of wishes) {
+  for (const { pieceIds, earlierMin, carveLaterMin = 0, places: left, ...wish } of wishes) {
+    const places = left.map((place) => hand.get(laidIn(place)) ?? place);
     const own = pieces.filter((piece) => pieceIds.includes(piece.pieceId));
     const pit = pits.filter((each) => each.id === wish.pitId);
     const isSo = ({ pitC, finish }: Alternative) =>

@@ -1,7 +1,7 @@
 import { loosely } from '../model';
-import type { LateRun } from './decoder';
 import { saferNeighbour } from './looks';
 import { isSure, type Progress, type SearchDesk } from './searchDesk';
+import type { LateRun } from './servingOdds';
 import { shiftOf, wishing } from './wishes';
 
 /** So much work at the end for what is held too long, and by how much it is put later. */
@@ -49,12 +49,14 @@ function unsplit(desk: SearchDesk): void {
  * the wish there goes on a little earlier, as long as nothing else gets worse than longer holds.
  */
 function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
-  for (let round = 0; round < SURER_ROUNDS && isSure(desk.best); round++) {
-    const late = desk.decoder.atRiskAsTold(desk.best);
-    if (late.length === 0) return;
+  if (!isSure(desk.best)) return;
+  let late = desk.decoder.atRiskAsTold(desk.best);
+  for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
     const next = desk.decode(saferNeighbour(desk.best, desk.free, late, SURER_BY_MIN));
-    if (!isSure(next) || shortBy(desk.decoder.atRiskAsTold(next)) >= shortBy(late)) return;
+    const then = desk.decoder.atRiskAsTold(next);
+    if (!isSure(next) || shortBy(then) >= shortBy(late)) return;
     desk.set(next);
+    late = then;
     yield desk.news('surer');
   }
 }

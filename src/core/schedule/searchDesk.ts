@@ -111,7 +111,9 @@ export class SearchDesk {
 
   /** The best plans so far that differ in more than when things go on, the best first. */
   bestOfKinds(most: number): Decoded[] {
-    const rest = [...this.kinds.values()].filter((each) => each !== this.best).sort((a, b) => (betterThan(a, b) ? -1 : 1));
+    const rest = [...this.kinds.values()]
+      .filter((each) => each !== this.best)
+      .sort((a, b) => Number(betterThan(b, a)) - Number(betterThan(a, b)));
     return [this.best, ...rest].slice(0, most);
   }
 

@@ -65,24 +65,30 @@ describe('a plan written down just as it lies', () => {
     }
   });
 
-  it('gives way to where the owner laid a piece by hand since', () => {
+  describe('with a piece that the owner laid by hand since', () => {
     const { plan, scheme } = lying();
     const leg = plan.schedule.runs[0]!.legs[0]!;
-    const place = leg.places[0]!;
-    const manual = {
-      batchId: 'pork-butt',
-      pieceId: place.pieceId,
-      pitId: 'offset',
-      rackId: leg.rackId,
-      xMm: 200,
-      yMm: place.yMm,
-      turned: place.turned,
+    const place = leg.places.at(-1)!;
+    const laidAt = (xMm: number) => {
+      const { pieceId, yMm, turned } = place;
+      const manual = { batchId: 'pork-butt', pieceId, pitId: 'offset', rackId: leg.rackId, xMm, yMm, turned };
+      const { decoder } = deskOf(inputOf({ ...event, manualPlacements: [manual] }, [OFFSET], [BOX]));
+      return decoder.decode(scheme).schedule;
     };
-    const { decoder } = deskOf(inputOf({ ...event, manualPlacements: [manual] }, [OFFSET], [BOX]));
-    const again = decoder
-      .decode(scheme)
-      .schedule.runs.flatMap((run) => run.legs)
-      .flatMap((each) => each.places);
-    expect(again.find((each) => each.pieceId === place.pieceId)).toMatchObject({ xMm: 200, yMm: place.yMm });
+    const placesOf = ({ runs }: Pick<typeof plan.schedule, 'runs'>) =>
+      new Map(runs.flatMap((run) => run.legs.flatMap((each) => each.places)).map((each) => [each.pieceId, [each.xMm, each.yMm]]));
+
+    it('leaves the others and its start as they were where it fits among them', () => {
+      const nudged = laidAt(place.xMm + 5);
+      expect(placesOf(nudged)).toEqual(placesOf(plan.schedule).set(place.pieceId, [place.xMm + 5, place.yMm]));
+      expect(nudged.runs.map((run) => run.onAtMs)).toEqual(plan.schedule.runs.map((run) => run.onAtMs));
+    });
+
+    it('lays the others anew where it does not, and it lies where it was laid', () => {
+      const other = leg.places[0]!;
+      const onto = laidAt(other.xMm + 10);
+      expect(placesOf(onto).get(place.pieceId)).toEqual([other.xMm + 10, place.yMm]);
+      expect(placesOf(onto).size).toBe(4);
+    });
   });
 });

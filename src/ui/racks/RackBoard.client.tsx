@@ -24,11 +24,14 @@ interface RackBoardProps {
 
 /** One rack with what lies on it, each piece by its tag, name and weight, its thick end marked. */
 export function RackBoard({ messageContext, rack, pieces, pxPerMm, ...rest }: RackBoardProps) {
+  // Always in one order and by the same key, whenever it goes on: a piece that is nudged keeps the focus while all is planned anew.
+  const sorted = [...pieces].sort((a, b) => (a.key < b.key ? -1 : Number(a.key > b.key)) || a.fromMs - b.fromMs);
+  const stayOf = (at: number) => at - sorted.findIndex((each) => each.key === sorted[at]!.key);
   return (
     <RackFloor rack={rack} units={messageContext.units} pxPerMm={pxPerMm} label={`${rack.name}, ${pieces.length} pieces`}>
-      {pieces.map((piece) => (
+      {sorted.map((piece, i) => (
         <PieceShape
-          key={`${piece.key}-${piece.fromMs}`}
+          key={`${piece.key} ${stayOf(i)}`}
           messageContext={messageContext}
           rack={rack}
           piece={piece}
