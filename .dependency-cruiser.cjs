@@ -10,7 +10,7 @@ const rooms = {
   offline: [],
   services: ['core', 'formats', 'inputs', 'document', 'persistence', 'devices/(ports|logger)'],
   runtime: ['core', 'formats', 'inputs', 'persistence', 'devices', 'services', 'workers/day'],
-  ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk)'],
+  ui: ['core', 'formats', 'inputs', 'document', 'workers/(client|forecastPool|protocol|newestAsk|practiceClient|practiceProtocol)'],
   app: ['core', 'formats', 'inputs', 'document', 'services', 'runtime', 'ui'],
 };
 

@@ -1,7 +1,7 @@
 import { runCook, SHIPPED_PARAMETERS } from '../src/core/forecast';
 import { LiveForecast } from '../src/core/live';
-import type { ProbeFault } from '../src/devices/simulated/sensor';
-import type { WorldFault } from '../src/devices/simulated/world';
+import type { ProbeFault } from '../src/core/world';
+import type { WorldFault } from '../src/core/world';
 import { cookInWorld, foreseenOf, WORLD_KINDS } from '../tests/fixtures/cooksInWorld';
 import type { CookInLife } from '../tests/fixtures/cooksInLife';
 import { smallSupper } from '../tests/fixtures/day';

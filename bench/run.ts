@@ -11,6 +11,7 @@ import { benchLive } from './live';
 import { benchPages } from './pages';
 import { benchDrag, benchOdds, benchPlanner, benchSearch } from './planner';
 import { benchPacking } from './packing';
+import { benchPractice } from './practice';
 import { plainBareCook } from './plainCook';
 
 /** `npm run bench`: how long the heart's work takes here, beside the plainest way of doing the same in the same run. */
@@ -117,4 +118,5 @@ benchWorldCooks(25);
 benchBestLine(40);
 benchAlarms(20);
 await benchExact(30);
+benchPractice();
 benchPages();

@@ -19,6 +19,7 @@ import {
   writeMeasure,
   type Context,
 } from '../src/services';
+import { replaceMadeFires } from '../src/persistence';
 import {
   DEMO_BOXES,
   DEMO_CREW,
@@ -33,18 +34,19 @@ import {
   type DemoServing,
 } from './gannetPoint';
 import { fillPilotsTable } from './pilotsTable';
-import { seasonCsv, seasonMeasures } from './season';
+import { seasonCsv, seasonFires, seasonMeasures } from './season';
 
 /** What the demo's guests need of each dish. */
 function sizes(servings: readonly DemoServing[]) {
   const menu = {
     servings: servings.map((serving) => ({ ...serving, atMs: 0 })),
     batches: servings.flatMap((serving) =>
-      serving.batches.map(({ id, cutId, methodId, label }): Batch => ({
+      serving.batches.map(({ id, cutId, methodId, label, share }): Batch => ({
         id,
         cutId,
         methodId,
         label,
+        share,
         servingId: serving.id,
         sizedBy: 'guests',
         pieces: [],
@@ -80,6 +82,7 @@ export async function fillDemo(context: Context): Promise<void> {
 
   const nowMs = context.nowMs();
   must(await importCooks(context, { text: seasonCsv(nowMs) }));
+  await context.db.write((transaction) => replaceMadeFires('season', seasonFires(nowMs), transaction));
   for (const measure of seasonMeasures(nowMs)) must(await writeMeasure(context, measure, DEMO_EVENT.timeZone));
   const dayMs = demoDayMs(nowMs);
   const date = localDate(dayMs, DEMO_EVENT.timeZone);
@@ -106,14 +109,15 @@ export async function fillDemo(context: Context): Promise<void> {
       atMs: 0,
       date,
       time: clock,
-      batches: batches.map(({ id, cutId, methodId, label, pieces }) => ({
+      batches: batches.map(({ id, cutId, methodId, label, share }) => ({
         id,
         servingId: serving.id,
         cutId,
         methodId,
         label,
-        sizedBy: pieces ? ('hand' as const) : ('guests' as const),
-        pieces: Array.from({ length: pieces ?? sized.get(id)!.pieces }, (_, i) => ({ id: `${id}-${i + 1}`, kg: sized.get(id)!.pieceKg })),
+        sizedBy: 'guests' as const,
+        share,
+        pieces: Array.from({ length: sized.get(id)!.pieces }, (_, i) => ({ id: `${id}-${i + 1}`, kg: sized.get(id)!.pieceKg })),
       })),
     })),
   });

@@ -1,3 +1,4 @@
+import { DEFAULT_KITCHEN } from '../src/core/model';
 import type { CrewMember, Guests, HoldingBox, Pit, Prep, Serving, Warmer } from '../src/core/model';
 
 /**
@@ -17,6 +18,32 @@ export const DEMO_PITS: Pit[] = [
     gaugeOffsetC: -6,
     travels: true,
     fuel: { kind: 'split wood', kgPerH: 2.5, reloadMin: 40, ashMin: 480, waterMin: 300 },
+    fires: [
+      {
+        pitC: 121,
+        litKg: 3,
+        lay: 'side',
+        wood: 'oak',
+        secondWood: 'apple',
+        secondShare: 0.25,
+        inEighths: 3,
+        outEighths: 8,
+        waterLitres: 6,
+        waterHot: true,
+      },
+      {
+        pitC: 135,
+        litKg: 4,
+        lay: 'side',
+        wood: 'oak',
+        secondWood: 'apple',
+        secondShare: 0.25,
+        inEighths: 5,
+        outEighths: 8,
+        waterLitres: 6,
+        waterHot: true,
+      },
+    ],
     racks: [
       {
         id: 'trailer-main',
@@ -111,8 +138,8 @@ interface DemoBatch {
   cutId: string;
   methodId: string;
   label: string;
-  /** Fewer than the guests would call for, as the client asked. */
-  pieces?: number;
+  /** Its share of the plate, where the client asked for less or more of it. */
+  share?: number;
   source?: string;
   prep?: Partial<Prep>;
 }
@@ -133,6 +160,7 @@ export interface DemoServing {
 /** Two days ahead, in the morning. */
 export const DEMO_DELIVERY = { daysBefore: 2, time: '09:30' };
 export const DEMO_KITCHEN = {
+  ...DEFAULT_KITCHEN,
   currency: 'CAD',
   fridgeLitres: 420,
   tubLitres: 90,
@@ -170,7 +198,7 @@ export const DEMO_EVENT = {
       ],
       sides: [
         { id: 'lunch-slaw', kind: 'side', name: 'Cabbage slaw', gPerHead: 110, chilled: true, carries: ['celery'] },
-        { id: 'lunch-rolls', kind: 'bread', name: 'Soft rolls', gPerHead: 60, chilled: false, carries: ['wheat', 'milk'] },
+        { id: 'lunch-rolls', kind: 'bread', name: 'Soft rolls', gPerHead: 60, eachG: 60, chilled: false, carries: ['wheat', 'milk'] },
         { id: 'lunch-sauce', kind: 'sauce', name: 'Buoy sauce', gPerHead: 35, chilled: true, recipeId: 'sauce-buoy' },
       ],
       needs: [{ carried: 'egg', guests: 1 }],
@@ -205,7 +233,7 @@ export const DEMO_EVENT = {
           cutId: 'spare-ribs-squared',
           methodId: 'ribs-middle',
           label: '',
-          pieces: 12,
+          share: 0.16,
           source: 'Harbour Meats',
           prep: { recipes: { rub: 'rub-harbour', binder: 'binder-oil', glaze: 'glaze-beacon' } },
         },
@@ -222,7 +250,7 @@ export const DEMO_EVENT = {
       sides: [
         { id: 'slaw', kind: 'side', name: 'Vinegar slaw', gPerHead: 110, chilled: true, carries: ['sulphites'] },
         { id: 'potatoes', kind: 'side', name: 'Potato salad', gPerHead: 130, chilled: true, carries: ['egg', 'mustard'] },
-        { id: 'cornbread', kind: 'bread', name: 'Cornbread', gPerHead: 70, chilled: false, carries: ['wheat', 'milk', 'egg'] },
+        { id: 'cornbread', kind: 'bread', name: 'Cornbread', gPerHead: 70, eachG: 70, chilled: false, carries: ['wheat', 'milk', 'egg'] },
         { id: 'dockside', kind: 'sauce', name: 'Dockside sauce', gPerHead: 40, chilled: false, recipeId: 'sauce-dockside' },
         { id: 'pickles', kind: 'pickle', name: 'Pickled onions', gPerHead: 25, chilled: true, carries: ['sulphites'] },
       ],

@@ -1,6 +1,6 @@
 import { pieceKey } from '../src/core/day';
 import { liveDay } from '../src/devices/simulated/livedDay';
-import type { WorldFault } from '../src/devices/simulated/world';
+import type { WorldFault } from '../src/core/world';
 import * as edits from '../src/document';
 import type { Edit } from '../src/document';
 import { localTime, localDate } from '../src/formats/clock';

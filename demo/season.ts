@@ -1,8 +1,8 @@
 import { cookIn, hiddenKitchen, measuredDays } from '../src/devices/simulated/kitchen';
 import { DEMO_BOXES, DEMO_EVENT, DEMO_PITS } from './gannetPoint';
 import { seededRandom } from '../src/core/numerics';
-import { figureInUse, type CookWords, type FigureKey } from '../src/core/learn';
-import { SHIPPED_LIBRARY } from '../src/core/model';
+import { figureInUse, type CookWords, type FigureKey, type MadeFire } from '../src/core/learn';
+import { SHIPPED_LIBRARY, type FireRecipe } from '../src/core/model';
 import { localDate } from '../src/formats/clock';
 import { cooksCsv, type CookOfLog } from '../src/formats/cooksCsv';
 
@@ -97,6 +97,26 @@ const MEASURED: readonly (readonly [FigureKey, days: number])[] = [
   ['yield/brisket-whole', 4],
   ['yield/pork-butt', 5],
 ];
+
+/** Fires of the season as they were made: a good one that is what is written down, one of wet wood, and a hotter one that held well. */
+export function seasonFires(nowMs: number): MadeFire[] {
+  const [usual, hotter] = DEMO_PITS.find(({ id }) => id === 'trailer')!.fires!;
+  const made: [weeksAgo: number, recipe: FireRecipe, held: Pick<MadeFire, 'heldMin' | 'nearShare' | 'offC' | 'kgPerH' | 'reloadMin'>][] = [
+    [3, usual!, { heldMin: 702, nearShare: 0.88, offC: 1, kgPerH: 2.6, reloadMin: 42 }],
+    [8, { ...usual!, wood: 'birch', inEighths: 5 }, { heldMin: 655, nearShare: 0.61, offC: -6, kgPerH: 3.4, reloadMin: 30 }],
+    [13, { ...hotter!, inEighths: 4, waterLitres: 4 }, { heldMin: 318, nearShare: 0.92, offC: 2, kgPerH: 2.7, reloadMin: 38 }],
+  ];
+  return made.map(([weeksAgo, recipe, held]) => ({
+    id: `season/${weeksAgo}`,
+    eventId: 'season',
+    pitId: 'trailer',
+    litAtMs: Math.floor((nowMs - weeksAgo * WEEK_MS) / 86_400_000) * 86_400_000 + 20 * 3_600_000,
+    recipe,
+    ...held,
+    airC: 12,
+    windMPerS: 3,
+  }));
+}
 
 /** What was measured of the kitchen over the season, a week or two apart. */
 export function seasonMeasures(nowMs: number): { figure: FigureKey; value: number; date: string }[] {

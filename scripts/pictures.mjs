@@ -62,7 +62,8 @@ try {
   await take('day', `/events/${pilots}/day`);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.evaluate(() => localStorage.setItem('anachron-name', 'Isa'));
-  await take('yard-noon', `/yard/${pilots}`);
+  await page.goto(`${base}/yard/${pilots}`);
+  await page.waitForTimeout(2500);
   await page.getByRole('button', { name: 'Light for the night' }).click();
   await page.waitForTimeout(400);
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'yard-night.png') });
@@ -84,7 +85,7 @@ try {
     .getByRole('button', { name: /^Pork butts \d, on at/ })
     .first()
     .click();
-  await page.getByLabel('Method').selectOption({ label: 'Hot and fast, foil' });
+  await page.getByLabel('Method').selectOption('hot-foil');
   await page.waitForTimeout(3000);
   await page.getByRole('button', { name: 'Re-plan' }).click();
   await page.getByRole('button', { name: 'Stop, take the best' }).waitFor();
@@ -96,6 +97,15 @@ try {
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(2000);
+  await page.goto(`${base}/practice`);
+  await page.getByLabel('Who practises').fill('Isa');
+  await page.getByRole('button', { name: 'Cook it' }).nth(9).click();
+  await page.getByRole('button', { name: 'Warmed split' }).click();
+  await page.getByRole('button', { name: 'Lift and look' }).click();
+  await page.getByRole('button', { name: '10 min', exact: true }).click();
+  await page.getByRole('button', { name: 'Ask the forecast' }).click();
+  await page.waitForTimeout(3000);
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'practice.png') });
   await page.goto(`${base}/settings`);
   await page.getByRole('button', { name: 'Let crew join' }).click();
   const crew = page.getByRole('region', { name: 'Crew' });

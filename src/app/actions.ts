@@ -17,6 +17,8 @@ import {
   DaySpeedInput,
   EventIdInput,
   FigureInput,
+  FiresBeforeInput,
+  MadeFireInput,
   GearIdInput,
   GuessLogInput,
   HoldingBoxRecord,
@@ -134,6 +136,8 @@ export const attachCurve = async (input: unknown) =>
   listed(through(AttachCurveInput, input, (c, typed) => services.attachCurve(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
 export const takeFigure = async (input: unknown) => listed(through(FigureInput, input, services.takeFigure));
 export const putFigureBack = async (input: unknown) => listed(through(FigureInput, input, services.putFigureBack));
+export const takeFire = async (input: unknown) => listed(through(MadeFireInput, input, services.takeFire));
+export const putFiresBack = async (input: unknown) => listed(through(FiresBeforeInput, input, services.putFiresBack));
 export const writeMeasure = async (input: unknown) =>
   listed(through(MeasureInput, input, (c, typed) => services.writeMeasure(c, typed, Intl.DateTimeFormat().resolvedOptions().timeZone)));
 export const takeMeasureOut = async (input: unknown) => listed(through(MeasureIdInput, input, services.takeMeasureOut));

@@ -1,8 +1,8 @@
 import { context as openContext } from '../runtime/context';
-import { listEvents, runningDays } from '../services';
+import { listEquipment, listEvents, runningDays } from '../services';
 import { EventsPage } from '../ui/events/EventsPage.client';
 import { SiteHeader } from '../ui/shell/Header';
-import { createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
+import { addSet, createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './actions';
 
 export const dynamic = 'force-dynamic';
 
@@ -16,7 +16,8 @@ export default async function Page() {
       <EventsPage
         events={events}
         nowMs={context.nowMs()}
-        actions={{ createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent }}
+        hasPits={(await listEquipment(context)).pits.length > 0}
+        actions={{ createEvent, importEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent, addSet }}
       />
     </>
   );

@@ -1,4 +1,5 @@
 import type { RawReading } from '../core/day';
+import type { WeatherNow } from '../core/world';
 
 /** What stands outside the product, as narrow as it needs it. Each has a simulated stand-in that ships; all pass one contract. */
 
@@ -27,11 +28,7 @@ export interface PitController {
   now(): Promise<{ setC: number; fanShare: number }>;
 }
 
-export interface WeatherNow {
-  airC: number;
-  windMPerS: number;
-  raining: boolean;
-}
+export type { WeatherNow };
 
 export interface WeatherSource {
   at(atMs: number): Promise<WeatherNow>;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { batchOf, BOX, eventOf, inputOf, OFFSET, OVEN, SUPPER_MS } from '../../tests/fixtures/events';
 import { wholeEvent } from '../../tests/fixtures/wholeEvents';
 import { diffOf, applyChanges, reversed } from '../core/edits';
-import { SHIPPED_LIBRARY, type CookEvent } from '../core/model';
+import { DEFAULT_KITCHEN, SHIPPED_LIBRARY, type CookEvent } from '../core/model';
 import type { Outcome } from '../core/outcome';
 import { localDate, localTime } from '../formats/clock';
 import type { EditFacts } from './edit';
@@ -125,7 +125,16 @@ describe('weights and buying', () => {
 });
 
 describe('kitchen, prep and service', () => {
-  const kitchen = { currency: 'CAD' as const, fridgeLitres: 600, tubLitres: 80, prepCrew: 2, carvers: 1, fromHour: 7, toHour: 21 };
+  const kitchen = {
+    ...DEFAULT_KITCHEN,
+    currency: 'CAD' as const,
+    fridgeLitres: 600,
+    tubLitres: 80,
+    prepCrew: 2,
+    carvers: 1,
+    fromHour: 7,
+    toHour: 21,
+  };
 
   it('keeps a delivery as an instant, and refuses one after the serving or in an hour that is not', () => {
     const day = localDate(SUPPER_MS - 24 * HOUR, event.timeZone);

@@ -10,7 +10,7 @@ import { runSheetCsv } from './runSheetCsv';
 import { DEFAULT_UNITS, formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp, readUnits } from './units';
 import type { MessageContext } from './messages/names';
 import { planProblemMessage } from './messages/problem';
-import { oddsMessage, reasonMessage } from './messages/reason';
+import { reasonMessage } from './messages/reason';
 import { taskMessage } from './messages/task';
 
 const MIN = 60_000;
@@ -143,9 +143,7 @@ describe('words', () => {
     expect(planProblemMessage(messageContext, { code: 'dangerZone', ...common, minutes: 300, allowedMin: 240 }).what).toContain('41 °F');
   });
 
-  it('turn shares into odds and minutes into hours', () => {
-    expect(oddsMessage(0.9)).toBe('9 in 10');
-    expect(oddsMessage(0.95)).toBe('19 in 20');
+  it('turn minutes into hours', () => {
     expect(formatMinutes(59)).toBe('59 min');
     expect(formatMinutes(125)).toBe('2 h 05');
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { METHODS } from '../core/model';
+import { CUTS, METHODS } from '../core/model';
 import { SAFETY_RULES } from '../core/safety';
 import {
   formatHeatLoss,
@@ -54,6 +54,7 @@ describe('figures in the reader’s units', () => {
   it('leave no fixed sentence with a figure in one house’s units', () => {
     const sentences = [
       ...METHODS.flatMap(({ line, practice }) => [line, practice]),
+      ...CUTS.flatMap(({ signs, probe, carving = '' }) => [signs, probe, carving]),
       ...Object.values(SAFETY_RULES).flatMap(({ value, source }) => [value, source]),
     ];
     for (const units of [US, SI]) {

@@ -87,8 +87,10 @@ export const formatVolume = (litres: number, units: Units): string =>
 export const formatRun = (metres: number, units: Units): string =>
   units.mass === 'lb' ? `${Math.ceil(metres / M_PER_FT)} ft` : `${Math.ceil(metres)} m`;
 /** Cooked meat a head. */
+/** Avoirdupois. */
+export const G_PER_OZ = 28.349523125;
 export const formatHelping = (grams: number, units: Units): string =>
-  units.mass === 'lb' ? `${trim(grams / 28.349523125)} oz` : `${Math.round(grams)} g`;
+  units.mass === 'lb' ? `${trim(grams / G_PER_OZ)} oz` : `${Math.round(grams)} g`;
 export const formatMoney = (amount: number, currency: string): string =>
   new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' }).format(amount);
 /** A price of a kilogram, per pound or kilogram. */

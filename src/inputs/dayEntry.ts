@@ -1,5 +1,6 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsString, Matches, MaxLength } from 'class-validator';
 import { FEELS, PIECE_STEPS, SAFETY_LINES, SPOTS, WEIGHED, type Deed, type Weighed } from '../core/day';
+import { FireRecipeRecord } from './equipmentRecord';
 import { all, Maybe, Part, Parts, TaggedPart, TaggedParts } from './parts';
 import { Between, Id, Instant, Name, Sensible, Text, WholeBetween } from './rules';
 
@@ -181,6 +182,11 @@ class WeighedDeed {
   @Id() id!: string;
   @Between(0, 2000, 'The weight') kg!: number;
 }
+class FireDeed {
+  @IsIn(['fire']) kind!: 'fire';
+  @Id() pitId!: string;
+  @Part(() => FireRecipeRecord) recipe!: FireRecipeRecord;
+}
 class NoteDeed {
   @IsIn(['note']) kind!: 'note';
   @Text(600) text!: string;
@@ -204,6 +210,7 @@ const DEEDS = [
   ['alarm', AlarmDeed],
   ['safety', SafetyDeed],
   ['weighed', WeighedDeed],
+  ['fire', FireDeed],
   ['note', NoteDeed],
   ['undo', UndoDeed],
 ] as const;

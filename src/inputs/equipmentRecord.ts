@@ -2,11 +2,15 @@ import { ArrayMinSize, IsIn, ValidateBy } from 'class-validator';
 import {
   BLOCKED_BY,
   FUELS,
+  COAL_LAYS,
   PIT_KINDS,
   RACK_SIDES,
   WARMER_KINDS,
+  WOOD_LIES,
   type Fuel,
+  type CoalLay,
   type PitKind,
+  type WoodLies,
   type RackSide,
   type Warmer,
   type BlockedPart,
@@ -64,6 +68,21 @@ export class PitFuelRecord {
   @Maybe() @WholeBetween(30, 2880, 'Minutes between fillings') waterMin?: number;
 }
 
+export class FireRecipeRecord {
+  @Sensible(60, 450, 'The heat of the fire') pitC!: number;
+  @Maybe() @Sensible(0.1, 50, 'The lit coals') litKg?: number;
+  @Maybe() @Sensible(0.1, 200, 'The unlit coals') unlitKg?: number;
+  @Maybe() @IsIn(COAL_LAYS, { message: 'Choose how they lie.' }) lay?: CoalLay;
+  @Maybe() @Name('The wood', 30) wood?: string;
+  @Maybe() @Name('The second wood', 30) secondWood?: string;
+  @Maybe() @Between(0.05, 0.95, 'The share of the second wood') secondShare?: number;
+  @Maybe() @IsIn(WOOD_LIES, { message: 'Choose under or on top.' }) woodLies?: WoodLies;
+  @Maybe() @WholeBetween(0, 8, 'The air in, in eighths,') inEighths?: number;
+  @Maybe() @WholeBetween(0, 8, 'The smoke out, in eighths,') outEighths?: number;
+  @Maybe() @Sensible(0.1, 100, 'The water') waterLitres?: number;
+  @Maybe() @Flag('Hot water') waterHot?: boolean;
+}
+
 export class PitRecord {
   @Id() id!: string;
   @Name('The pit', 40) name!: string;
@@ -78,6 +97,7 @@ export class PitRecord {
   @Maybe() @Between(0.5, 2, 'The airflow, against the usual pit of its kind,') airflow?: number;
   @Maybe() @Between(0.3, 3, 'The humidity, against the usual pit of its kind,') humidity?: number;
   @MaybePart(() => PitFuelRecord) fuel?: PitFuelRecord;
+  @MaybeParts(() => FireRecipeRecord, 8, 'Eight fires are plenty.') fires?: FireRecipeRecord[];
   @Maybe() @Flag('Has a blower') blower?: boolean;
   @Maybe() @Flag('Travels') travels?: boolean;
   @Maybe() @WholeBetween(0, 2880, 'The time it may burn alone, in minutes,') untendedMaxMin?: number;

@@ -7,6 +7,13 @@ import {
   GRADES,
   LIMITS,
   LOOSENABLE,
+  BY_EYE,
+  FAT_CAPS,
+  FAT_SIDES,
+  MEALS,
+  MEMBRANE_WAYS,
+  RUB_WEIGHTS,
+  SMOKES,
   SALT_TIMES,
   SIDE_KINDS,
   THAW_WAYS,
@@ -19,6 +26,13 @@ import {
   type CoolingWay,
   type Grade,
   type LoosenableRule,
+  type ByEye,
+  type FatCap,
+  type FatSide,
+  type Meal,
+  type MembraneWay,
+  type RubWeight,
+  type SmokeWanted,
   type Override,
   type SaltTime,
   type SideKind,
@@ -38,6 +52,8 @@ import { Between, Flag, Id, Instant, LocalTime, Name, Reason, Sensible, Text, Wh
 const MOST = 'More than 400 of these cannot be planned.';
 const Declared = () => IsIn(CARRIED, { each: true, message: 'Choose allergens from the list.' });
 
+const Seen = () => IsIn(BY_EYE, { message: 'Accept it, trim it out or send it back.' });
+
 export class GuestsRecord {
   @WholeBetween(0, LIMITS.guests, 'The number of adults') adults!: number;
   @WholeBetween(0, LIMITS.guests, 'The number of children') children!: number;
@@ -49,6 +65,7 @@ export class SideRecord {
   @IsIn(SIDE_KINDS, { message: 'Choose side, bread, sauce or pickle.' }) kind!: SideKind;
   @Name('The side', 40) name!: string;
   @Sensible(1, 1000, 'The helping') gPerHead!: number;
+  @Maybe() @Sensible(1, 2000, 'The weight of one') eachG?: number;
   @Flag('Kept cold') chilled!: boolean;
   @Maybe() @Id() recipeId?: string;
   @Maybe() @IsArray() @ArrayMaxSize(CARRIED.length) @Declared() carries?: Carried[];
@@ -67,6 +84,7 @@ export class ServingRecord {
   @WholeBetween(0, 240, 'Carving ahead, in minutes,') carveLeadMin!: number;
   @Part(() => GuestsRecord) guests!: GuestsRecord;
   @Flag('Buffet') buffet!: boolean;
+  @Maybe() @IsIn(MEALS, { message: 'Choose tasting, lunch or supper.' }) meal?: Meal;
   @Maybe() @Between(0, 1, 'The safety margin') marginShare?: number;
   @MaybeParts(() => SideRecord, 30, 'More than 30 sides at a serving cannot be planned.') sides?: SideRecord[];
   @MaybeParts(() => GuestNeedRecord, CARRIED.length, `There are only ${CARRIED.length} to choose from.`) needs?: GuestNeedRecord[];
@@ -93,7 +111,9 @@ export class SecondDishRecord {
   @Name('The second dish', 40) name!: string;
   @Id() servingId!: string;
   @Maybe() @Between(0.02, 1, 'Its share of the plate') share?: number;
+  @Maybe() @Sensible(5, 1500, 'The helping') portionG?: number;
   @Maybe() @Between(0.05, 0.95, 'Its part of the meat') partShare?: number;
+  @Maybe() @WholeBetween(10, 240, 'The time back on, in minutes,') backOnMin?: number;
 }
 
 export class BuyingRecord {
@@ -129,6 +149,15 @@ export class PrepChoicesRecord {
   @IsIn(BRINE_WAYS, { message: 'Choose how it is brined.' }) brine!: BrineWay;
   @WholeBetween(0, 60, 'Tempering, in minutes,') temperMin!: number;
   @Flag('The underside light') undersideLight!: boolean;
+  @Maybe() @IsIn(RUB_WEIGHTS, { message: 'Choose light, usual or heavy.' }) rubWeight?: RubWeight;
+  @Maybe() @WholeBetween(5, 1440, 'The time between layers, in minutes,') layerMin?: number;
+  @Maybe() @Flag('Topped up') topUp?: boolean;
+  @Maybe() @WholeBetween(0, 1440, 'The wait after the injection, in minutes,') injectRestMin?: number;
+  @Maybe() @WholeBetween(5, 1440, 'The chill, in minutes,') chillMin?: number;
+  @Maybe() @IsIn(MEMBRANE_WAYS, { message: 'Choose off, scored or on.' }) membrane?: MembraneWay;
+  @Maybe() @IsIn(FAT_CAPS, { message: 'Choose off, thin or thick.' }) fatCap?: FatCap;
+  @Maybe() @IsIn(FAT_SIDES, { message: 'Choose up or down.' }) fatSide?: FatSide;
+  @Maybe() @IsIn(SMOKES, { message: 'Choose light, usual or heavy.' }) smoke?: SmokeWanted;
   @Part(() => RecipeChoicesRecord) recipes!: RecipeChoicesRecord;
 }
 export class PrepRecord extends PrepChoicesRecord {
@@ -140,6 +169,11 @@ export class ReceiptRecord {
   @Flag('The pack whole') packWhole!: boolean;
   @Flag('The colour good') colourGood!: boolean;
   @Flag('The fat even') fatEven!: boolean;
+  @Maybe() @Sensible(3, 300, 'The thin end') thinEndMm?: number;
+  @Maybe() @Seen() thinEnd?: ByEye;
+  @Maybe() @Seen() marbling?: ByEye;
+  @Maybe() @Seen() fatCap?: ByEye;
+  @Maybe() @Seen() torn?: ByEye;
   @Text(160) note!: string;
 }
 
@@ -163,6 +197,8 @@ export class BatchRecord {
   @Parts(() => PieceRecord, LIMITS.piecesInBatch, `More than ${LIMITS.piecesInBatch} pieces is beyond one batch; split it.`)
   pieces!: PieceRecord[];
   @Maybe() @Between(0.02, 1, 'The share of the plate') share?: number;
+  @Maybe() @Sensible(5, 1500, 'The helping') portionG?: number;
+  @Maybe() @Between(0.25, 30, 'The bones a head') portionBones?: number;
   @MaybePart(() => SecondDishRecord) second?: SecondDishRecord;
   @MaybePart(() => PartialBuyingRecord) buying?: PartialBuyingRecord;
   @MaybePart(() => PartialPrepRecord) prep?: PartialPrepRecord;
@@ -311,6 +347,13 @@ export class KitchenRecord {
   @WholeBetween(1, 50, 'The number of carvers') carvers!: number;
   @WholeBetween(0, 23, 'The hour the kitchen opens') fromHour!: number;
   @WholeBetween(1, 24, 'The hour the kitchen closes') toHour!: number;
+  @Maybe() @Between(0, 0.3, 'How short it may be') mayBeShortShare?: number;
+  @Between(0, 10_000, 'The price of an hour') handPerH!: number;
+  @Between(0, 10_000, 'The price of seasoning') seasoningPerKg!: number;
+  @Between(0, 10_000, 'The price of wood') woodPerKg!: number;
+  @Between(0, 10_000, 'The price of charcoal') charcoalPerKg!: number;
+  @Between(0, 10_000, 'The price of gas') gasPerKg!: number;
+  @Between(0, 10_000, 'The price of wrap') wrapPerM!: number;
   @Maybe() @Instant('The delivery') deliverAtMs?: number;
 }
 export class PartialKitchenRecord extends partialOf(KitchenRecord) {}

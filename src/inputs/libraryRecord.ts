@@ -1,18 +1,22 @@
 import { Transform } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, ValidateIf } from 'class-validator';
 import {
+  BARK_COLOURS,
   CARRIED,
   CARVE_MANNERS,
   RECIPE_KINDS,
+  REST_WRAPS,
   SAFETY_CLASSES,
   SPECIES,
   STORES,
+  type BarkColour,
   type Carried,
   type CarveManner,
   type Doneness,
   type Ingredient,
   type Method,
   type RecipeKind,
+  type RestWrap,
   type SafetyClass,
   type Species,
   type Store,
@@ -39,6 +43,7 @@ export class SprayRecord {
 export class HeatStepRecord {
   @Maybe() @WholeBetween(1, 2880, 'The time of the step, in minutes,') fromMin?: number;
   @Maybe() @Sensible(20, 99, 'The core at the step') fromCoreC?: number;
+  @Maybe() @IsIn(BARK_COLOURS, { message: 'Choose how dark.' }) atColour?: BarkColour;
   @Sensible(60, 300, 'The heat of the step') pitC!: number;
 }
 export class HotFinishRecord {
@@ -49,6 +54,7 @@ export class WrapWhenRecord {
   @Maybe() @Sensible(20, 99, 'The core at the wrap') coreC?: number;
   @Maybe() @WholeBetween(1, 2880, 'The time of the wrap, in minutes,') afterMin?: number;
   @Maybe() @Flag('Wrap at set bark') bark?: boolean;
+  @Maybe() @IsIn(BARK_COLOURS, { message: 'Choose how dark.' }) colour?: BarkColour;
   @Maybe() @Flag('All must be met') all?: boolean;
 }
 
@@ -65,9 +71,11 @@ export class MethodRecord {
   @IsIn(WRAPS, { message: 'Choose a wrap.' }) wrap!: Wrap;
   @Part(() => WrapWhenRecord) wrapWhen!: WrapWhenRecord;
   @Maybe() @WholeBetween(1, 2880, 'The time of unwrapping, in minutes,') unwrapAfterMin?: number;
+  @Maybe() @Flag('Blocks go with rack and heat') blocksScale?: boolean;
   @MaybePart(() => SprayRecord) spray?: SprayRecord;
   @Maybe() @WholeBetween(0, 12, 'The number of turns') turns?: number;
   @MaybePart(() => HotFinishRecord) hotFinish?: HotFinishRecord;
+  @Maybe() @IsIn(REST_WRAPS, { message: 'Choose paper or foil.' }) restWrap?: RestWrap;
   @Flag('Needs smoke') needsSmoke!: boolean;
   @Flag('May finish without smoke') finishOffSmoke!: boolean;
   @WholeBetween(0, 120, 'The vent, in minutes,') ventMin!: number;
@@ -94,6 +102,8 @@ export class CutRecord {
   @Maybe() @Text(30) called?: string;
   @IsIn(SPECIES, { message: 'Choose the animal.' }) species!: Species;
   @IsIn(SAFETY_CLASSES, { message: 'Say what the safety rules should take it for.' }) safetyClass!: SafetyClass;
+  @Maybe() @Id() formOf?: string;
+  @Maybe() @Text(40) form?: string;
   @Maybe() @Id() modelCutId?: string;
   @Sensible(20, 1500, 'The length') lengthMm!: number;
   @Sensible(20, 1500, 'The width') widthMm!: number;
@@ -114,6 +124,7 @@ export class CutRecord {
   @Maybe() @WholeBetween(0, 480, 'The longest rest, in minutes,') restMostMin?: number;
   @Text(240) signs!: string;
   @Text(240) probe!: string;
+  @Maybe() @Text(240) carving?: string;
   @Maybe() @Between(0, 120, 'Trimming, in minutes a piece,') trimMin?: number;
   @Maybe() @Sensible(0.01, 1000, 'The price') pricePerKg?: number;
 }

@@ -2,7 +2,8 @@ import { IsIn } from 'class-validator';
 import { VERDICTS, type CookWords, type Verdict } from '../core/learn';
 import { LIMITS, type Wrap } from '../core/model';
 import { LogColumns } from './dayEntry';
-import { Maybe, MaybePart, Part } from './parts';
+import { FireRecipeRecord } from './equipmentRecord';
+import { Maybe, MaybePart, Part, Parts } from './parts';
 import { Between, Id, LocalDate, Name, Sensible, Text } from './rules';
 
 const Said =
@@ -45,6 +46,14 @@ export class AttachCurveInput {
 
 export class FigureInput {
   @Name('The figure', 200) figure!: string;
+}
+export class MadeFireInput {
+  @Name('The fire', 200) id!: string;
+}
+/** A pit's fires as they stood before one was taken. */
+export class FiresBeforeInput {
+  @Id() pitId!: string;
+  @Parts(() => FireRecipeRecord, 8, 'Eight fires are plenty.') fires!: FireRecipeRecord[];
 }
 /** A measurement of a figure of the kitchen, in the figure's own unit (core/learn/figure.ts). */
 export class MeasureInput {

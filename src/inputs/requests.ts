@@ -1,6 +1,7 @@
 import { IsArray, IsIn, IsString, MaxLength, ValidateBy } from 'class-validator';
 import { EQUIPMENT_SETS, LIMITS } from '../core/model';
 import type { Change } from '../core/edits';
+import { Maybe } from './parts';
 import { Id, LocalDate, LocalTime, Name, Text, WholeBetween, Zone } from './rules';
 
 /** What is asked of the server by its actions and routes. */
@@ -13,6 +14,7 @@ export class CreateEventInput {
   @LocalTime() time!: string;
   @WholeBetween(1, LIMITS.guests, 'The number of adults') adults!: number;
   @WholeBetween(0, LIMITS.guests, 'The number of children') children!: number;
+  @Maybe() @Id() menuId?: string;
 }
 
 export class EventIdInput {

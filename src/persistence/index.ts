@@ -14,6 +14,8 @@ export * from './repositories/cooks';
 export * from './repositories/crew';
 export * from './repositories/days';
 export * from './repositories/figures';
+export * from './repositories/fires';
+export * from './repositories/practice';
 export * from './repositories/readings';
 export * from './repositories/settings';
 export * from './repositories/trials';

@@ -114,6 +114,13 @@ export class ObservationRow extends Row<ObservationRow> {
   declare source: string;
 }
 
+/** How a pit's fire was made on a day. */
+export class MadeFireRow extends Row<MadeFireRow> {
+  declare id: string;
+  declare eventId: string;
+  declare body: string;
+}
+
 /** A trial, and each taster's paper of it. */
 export class TrialRow extends Row<TrialRow> {
   declare id: string;
@@ -121,6 +128,21 @@ export class TrialRow extends Row<TrialRow> {
   declare updatedAtMs: number;
   declare deletedAtMs: CreationOptional<number | null>;
 }
+/** A day in practice, and how the questions of the drills went, of each trainee. */
+export class PracticeRunRow extends Row<PracticeRunRow> {
+  declare id: string;
+  declare trainee: string;
+  declare body: string;
+  declare updatedAtMs: number;
+  declare deletedAtMs: CreationOptional<number | null>;
+}
+export class DrillMarkRow extends Row<DrillMarkRow> {
+  declare id: string;
+  declare trainee: string;
+  declare body: string;
+  declare updatedAtMs: number;
+}
+
 export class TastingRow extends Row<TastingRow> {
   declare id: string;
   declare trialId: string;
@@ -234,7 +256,13 @@ export function initTables(sequelize: Sequelize): void {
     { id: key(), eventId: maybeText(), figure: text(), atMs: instant(), value: real(), readings: whole(), source: text() },
     options('observations'),
   );
+  MadeFireRow.init({ id: key(), eventId: text(), body: body() }, options('made_fires'));
   TrialRow.init({ id: key(), body: body(), updatedAtMs: instant(), deletedAtMs: maybeInstant() }, options('trials'));
   TastingRow.init({ id: key(), trialId: text(), body: body(), updatedAtMs: instant() }, options('tastings'));
+  PracticeRunRow.init(
+    { id: key(), trainee: text(), body: body(), updatedAtMs: instant(), deletedAtMs: maybeInstant() },
+    options('practice_runs'),
+  );
+  DrillMarkRow.init({ id: key(), trainee: text(), body: body(), updatedAtMs: instant() }, options('drill_marks'));
   SettingRow.init({ key: key(), value: body() }, options('settings'));
 }

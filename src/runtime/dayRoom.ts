@@ -26,8 +26,8 @@ import {
   type RawReading,
 } from '../core/day';
 import { SimulatedCrew } from '../devices/simulated/crew';
-import { deedsBetween, worldOf } from '../devices/simulated/fromDay';
-import { SimulatedWorld, type WorldFault } from '../devices/simulated/world';
+import { deedsBetween, worldOf } from '../core/world';
+import { SimulatedWorld, type WorldFault } from '../core/world';
 import type { WriteFaultCode } from '../core/outcome';
 import type { DayClock, StoredDay } from '../persistence';
 import { forecastDay } from './dayPool';

@@ -123,6 +123,7 @@ export function eventFileSchema(): JsonSchema {
   const batch = at('batches').items!;
   for (const key of ['x-label', 'x-nonIntact']) delete batch.properties![key];
   const method = beside(batch.properties!.method!, record('MethodRecord'));
+  method.properties!.wrapWhen = beside(method.properties!.wrapWhen!, record('WrapWhenRecord'));
   const step = method.properties!.steps!.items!;
   // A step may wait for a core in place of the clock.
   method.properties!.steps!.items = { ...beside(step, record('HeatStepRecord')), required: ['pitC'] };
@@ -227,7 +228,7 @@ export function eventFileSchema(): JsonSchema {
 const PARTS_OF_FILES = [
   'SideRecord GuestNeedRecord SecondDishRecord PartialBuyingRecord PartialPrepRecord RecipeChoicesRecord ReceiptRecord LeftoverRecord',
   'PartialKitchenRecord LoosenedRecord ManualPlacementRecord PinRecord PinnedPlaceRecord FinishRecord SchemeRecord OverrideRecord RunWishRecord TravelChoiceRecord',
-  'NamedPlanRecord BaselineRecord BaselineServingRecord BaselineBatchRecord PitFuelRecord ProbeRecord',
+  'NamedPlanRecord BaselineRecord BaselineServingRecord BaselineBatchRecord PitFuelRecord FireRecipeRecord ProbeRecord',
   'MethodRecord WrapWhenRecord HeatStepRecord SprayRecord HotFinishRecord RecipeRecord IngredientRecord',
 ].flatMap((line) => line.split(' '));
 

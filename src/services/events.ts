@@ -1,11 +1,13 @@
 import { limitProblems } from '../core/edits';
-import type { CookEvent } from '../core/model';
+import type { CookEvent, Serving } from '../core/model';
 import { failure, success, type Outcome } from '../core/outcome';
+import { readyMenu } from '../core/quantities';
 import type { CreateEventInput, RenameEventInput } from '../inputs';
-import { instantOf } from '../formats/clock';
+import { instantOf, mealAt } from '../formats/clock';
 import { handOverBrought, markEventDeleted, saveEvent } from '../persistence';
 import { changeEvent } from './changeEvent';
 import type { Context } from './context';
+import { readLibrary } from './library';
 import { listEquipment } from './reading';
 import { storedEvent } from './stored';
 
@@ -14,13 +16,25 @@ const CARVE_LEAD_MIN = 30;
 const SERVE_FOR_MIN = 45;
 const CONFIDENCE = 0.9;
 
-/** Makes an event with one serving and an empty menu; all the owner's equipment is at hand. */
+/** Makes an event with one serving, with a ready-made menu or none; all the owner's equipment is at hand. */
 export async function createEvent(context: Context, input: CreateEventInput): Promise<Outcome<CookEvent>> {
   const at = instantOf(input.date, input.time, input.timeZone);
   if ('problem' in at)
     return failure(at.problem === 'missing' ? { code: 'clockSkipsIt', path: 'time' } : { code: 'noSuchDate', path: 'date' });
   if (at.ms <= context.nowMs()) return failure({ code: 'servingInPast', path: 'date' });
   const { pits, boxes, warmers, probes } = await listEquipment(context);
+  const { library } = await readLibrary(context);
+  const serving: Serving = {
+    id: context.newId(),
+    name: Number(input.time.slice(0, 2)) < 15 ? 'Lunch' : 'Supper',
+    atMs: at.ms,
+    serveForMin: SERVE_FOR_MIN,
+    carveLeadMin: CARVE_LEAD_MIN,
+    guests: { adults: input.adults, children: input.children, heartyShare: 0 },
+    buffet: true,
+  };
+  const mealOf = ({ atMs }: Serving) => mealAt(atMs, input.timeZone);
+  const menu = input.menuId === undefined ? undefined : readyMenu(input.menuId, serving, library, mealOf, () => context.newId());
   return context.db.write(async (transaction): Promise<Outcome<CookEvent>> => {
     const event: CookEvent = {
       id: context.newId(),
@@ -30,18 +44,8 @@ export async function createEvent(context: Context, input: CreateEventInput): Pr
       altitudeM: 0,
       confidence: CONFIDENCE,
       revision: 1,
-      servings: [
-        {
-          id: context.newId(),
-          name: Number(input.time.slice(0, 2)) < 15 ? 'Lunch' : 'Supper',
-          atMs: at.ms,
-          serveForMin: SERVE_FOR_MIN,
-          carveLeadMin: CARVE_LEAD_MIN,
-          guests: { adults: input.adults, children: input.children, heartyShare: 0 },
-          buffet: true,
-        },
-      ],
-      batches: [],
+      servings: [{ ...serving, ...(menu && { sides: menu.sides }) }],
+      batches: menu?.batches ?? [],
       pitIds: pits.map((pit) => pit.id),
       boxIds: boxes.map((box) => box.id),
       warmerIds: warmers.map((warmer) => warmer.id),

@@ -8,7 +8,8 @@ export { addSet, bringGearBack, putGearAway, saveBox, saveCrew, savePit, savePro
 export { createEvent, deleteEvent, duplicateEvent, renameEvent, restoreEvent } from './events';
 export { writeHouse } from './houseFile';
 export { importEvent } from './importEvent';
-export { readLibrary, restoreEntry, saveCut, saveMethod, saveRecipe } from './library';
+export { readLibrary, readPrices, restoreEntry, saveCut, saveMethod, saveRecipe } from './library';
+export { beginPractice, bringPracticeBack, keepMark, keepPractice, readPractice, readPracticeRun, takePracticeOut } from './practice';
 export { planAtHand, planEvent, type Planned } from './planEvent';
 export { listChosenEquipment, listEquipment, listEvents, readDocument } from './reading';
 export { readPlanFile } from './readPlanFile';
@@ -19,6 +20,7 @@ export { storedUnusable } from './stored';
 export { attachCurve, bringCookBack, exportCooks, importCooks, readLog, saveCookWords, takeCookOut } from './log/cooks';
 export { cookCurves } from './log/cookCurves';
 export { putFigureBack, readFigures, takeFigure, takeMeasureOut, writeMeasure } from './log/figures';
+export { putFiresBack, readMadeFires, takeFire } from './log/fires';
 export { blindPapers, bringTrialBack, keepPaper, planTrial, readTrial, readTrials, takePaperOut, takeTrialOut } from './log/trials';
 export { typeCook } from './log/typeCook';
 export { houseParameters, putKitchenBack, readLearning, takeKitchen } from './log/kitchen';

@@ -1,7 +1,9 @@
 import { CUTS, libraryWith, METHODS, RECIPES, type Cut, type Library, type LibraryList, type Method, type Recipe } from '../core/model';
+import { methodPrices, type MethodPrices } from '../core/planning';
 import { failure, success, type Outcome, type Problem } from '../core/outcome';
 import { eventsHolding, removeLibraryEntry, saveLibraryEntry, type LibraryKind } from '../persistence';
 import type { Context } from './context';
+import { houseParameters } from './log/kitchen';
 import { putTogether, type Guard } from './putTogether';
 import { storedLibrary } from './stored';
 
@@ -12,6 +14,16 @@ export async function readLibrary(_context: Context): Promise<{ library: Library
   const own = await storedLibrary();
   const ids = (entries: readonly { id: string }[]) => entries.map((each) => each.id);
   return { library: libraryWith(own), own: { cuts: ids(own.cuts), methods: ids(own.methods), recipes: ids(own.recipes) } };
+}
+
+let priced: { key: string; prices: MethodPrices } | undefined;
+
+/** What every method costs and gives of every cut, by the cook model as this house knows it; worked out once for a library. */
+export async function readPrices(context: Context): Promise<MethodPrices> {
+  const [{ library }, parameters] = await Promise.all([readLibrary(context), houseParameters()]);
+  const key = JSON.stringify([library.cuts, library.methods, parameters?.record, parameters?.pits, parameters?.methods]);
+  if (priced?.key !== key) priced = { key, prices: methodPrices(library, parameters) };
+  return priced.prices;
 }
 
 const LIST_OF: Record<LibraryKind, LibraryList> = { cut: 'cuts', method: 'methods', recipe: 'recipes' };
@@ -35,27 +47,34 @@ async function save<T extends Cut | Method | Recipe>(
 /** Saves a method: the owner's version of a shipped one, or one of their own. */
 export function saveMethod(context: Context, input: Method, guard?: Guard): Promise<Saved> {
   const { wrap, wrapWhen, steps } = input;
-  const { coreC, afterMin, bark, all } = wrapWhen;
+  const { coreC, afterMin, bark, colour, all } = wrapWhen;
   const method = {
     ...input,
     name: input.name.trim(),
-    wrapWhen: wrap === 'none' ? {} : { coreC, afterMin, bark: bark || undefined, all: all || undefined },
+    wrapWhen:
+      wrap === 'none' ? {} : { coreC, afterMin, bark: bark || undefined, colour: (bark && colour) || undefined, all: all || undefined },
+    // What is wrapped while it cooks rests in that wrap.
+    restWrap: wrap === 'none' ? input.restWrap : undefined,
     unwrapAfterMin: wrap === 'none' ? undefined : input.unwrapAfterMin,
+    blocksScale: (wrap !== 'none' && afterMin !== undefined && input.blocksScale) || undefined,
     steps: steps?.length ? steps : undefined,
   };
   return save(context, 'method', method, guard, wrongInMethod);
 }
 
+/** What a step of heat may wait for. */
+const STEP_BY = ['fromMin', 'fromCoreC', 'atColour'] as const;
+
 function wrongInMethod({ wrap, wrapWhen, steps, pitC, pitRangeC }: Method): Problem[] {
   if (pitC < pitRangeC[0] || pitC > pitRangeC[1])
     return [{ code: 'heatOutsideBand', path: 'pitC', message: 'The pit heat must lie within its band.' }];
-  const unclear = (steps ?? []).findIndex(({ fromMin, fromCoreC }) => (fromMin === undefined) === (fromCoreC === undefined));
+  const unclear = (steps ?? []).findIndex((step) => STEP_BY.filter((by) => step[by] !== undefined).length !== 1);
   if (unclear >= 0)
     return [
       {
         code: 'stepUnclear',
-        path: `steps.${unclear}.${steps![unclear]!.fromCoreC === undefined ? 'fromMin' : 'fromCoreC'}`,
-        message: 'Say after how long, or at which core: one of the two.',
+        path: `steps.${unclear}.${STEP_BY.find((by) => steps![unclear]![by] !== undefined) ?? 'fromMin'}`,
+        message: 'Say after how long, at which core or at which colour: one of the three.',
       },
     ];
   for (const when of ['fromMin', 'fromCoreC'] as const) {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LabelPrinter, PitController, WeatherSource } from '../../src/devices/ports';
 import { SimulatedController, SimulatedPrinter } from '../../src/devices/simulated/controller';
 import { SimulatedWeather } from '../../src/devices/simulated/weather';
-import { SimulatedWorld } from '../../src/devices/simulated/world';
+import { SimulatedWorld } from '../../src/core/world';
 
 const NOW = Date.parse('2027-06-19T08:00:00Z');
 const pellets = () =>

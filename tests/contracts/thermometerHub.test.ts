@@ -5,7 +5,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { MqttHub } from '../../src/devices/mqtt/hub';
 import type { HubReading, LinkState, ThermometerHub } from '../../src/devices/ports';
 import { SimulatedHub } from '../../src/devices/simulated/hub';
-import { SimulatedWorld } from '../../src/devices/simulated/world';
+import { SimulatedWorld } from '../../src/core/world';
 
 /** A hub with the means to make it send one reading of a channel. */
 interface Rig {

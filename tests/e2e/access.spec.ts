@@ -30,6 +30,8 @@ test('no screen has a serious fault in any palette', async ({ page }) => {
     '/log',
     '/log/trials',
     '/what-if',
+    '/practice',
+    '/practice/drills/smoke',
     `${event}/brief`,
     `${event}/buying`,
     `${event}/prep`,

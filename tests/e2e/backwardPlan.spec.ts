@@ -16,7 +16,7 @@ test('an event from nothing to a calendar: three cuts, a plan, an hour earlier, 
   const panel = page.getByRole('complementary', { name: 'Run in full' });
   await expect(panel.getByRole('heading', { name: /briskets?/ })).toBeVisible();
   await expect(panel.getByText(/is carved from/)).toBeVisible();
-  await expect(panel.getByText(/9 in 10 within/)).toBeVisible();
+  await expect(panel.getByText(/90 % within/)).toBeVisible();
   await expect(panel.locator('[data-drawn]')).toBeVisible();
 
   await stage(page, 'Run sheet');

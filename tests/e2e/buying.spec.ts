@@ -28,7 +28,7 @@ test('from the brief over buying, real weights and prep to the run sheet', async
   await stage(page, 'Buying');
   await page.getByRole('button', { name: 'Why so much brisket, whole' }).click();
   await expect(page.getByText('Supper: 40 adults × 1.1 buffet = 44 portions')).toBeVisible();
-  await expect(page.getByText(/7 oz a portion \(the only meat\) = 19\.2 lb cooked/)).toBeVisible();
+  await expect(page.getByText(/7 oz a portion \(the only meat, .*at a supper\) = 19\.2 lb cooked/)).toBeVisible();
   await expect(page.getByText('= 40.9 lb bought')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'CSV' }).click();

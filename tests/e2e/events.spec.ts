@@ -37,7 +37,7 @@ test('what is wrong is said at its field, and nothing typed is lost', async ({ p
   await page.getByLabel('Adults').fill('30');
   await saved(page);
 
-  await page.getByText('weights, second dish').click();
+  await page.getByText('weights, helping, second dish').click();
   await page.getByLabel('Weight of brisket 1').fill('660');
   await expect(page.getByText('The weight of a piece is too large to be real.')).toBeVisible();
   await expect(page.getByLabel('Weight of brisket 1')).toHaveValue('660');

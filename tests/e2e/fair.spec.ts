@@ -7,6 +7,7 @@ async function makeFair(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add a box' }).click();
   const box = page.getByRole('dialog');
   await box.getByLabel('Name').fill('Small cooler');
+  await box.getByLabel('Loses').fill('0.6');
   await box.getByRole('button', { name: 'Save the box' }).click();
   await expect(box).toBeHidden();
 
@@ -80,14 +81,14 @@ test('a fair forty minutes away: planned, each person’s day read, nobody twice
 
   await stage(page, 'Run sheet');
   await expect(page.getByRole('region', { name: 'Load-out to Sorrel Down for Tasting', exact: true })).toContainText('pork butts');
-  await expect(page.getByRole('region', { name: 'Load-out to Sorrel Down for Supper', exact: true })).toContainText('1 brisket');
+  await expect(page.getByRole('region', { name: 'Load-out to Sorrel Down for Supper', exact: true })).toContainText('2 briskets');
   await expect(page.getByRole('region', { name: 'Load-out to Sorrel Down for Supper, ahead' })).toContainText(/Trailer pit, cold/);
 
   await page.getByRole('button', { name: 'By person' }).click();
   let drives = 0;
   for (const name of ['Isa', 'Tam', 'Rue']) {
     const day = (await dayOf(page, name)).filter(({ words }) => !/Serve |Hold |Box |Vent |Rest /.test(words));
-    expect(day.length, name).toBeGreaterThan(3);
+    expect(day.length, name).toBeGreaterThan(1);
     drives += day.filter(({ words }) => /Drive /.test(words)).length;
     day.sort((a, b) => a.fromMin - b.fromMin);
     day.forEach((task, i) => {

@@ -29,6 +29,18 @@ test('a day is weighed and ended, judged in the log, compared, tried out with ta
       .fill('0.5');
     await page.keyboard.press('Tab');
     await clean(page);
+    // How the fire was made: begun with what is written down for its heat, changed to what was done.
+    await page.getByRole('button', { name: 'Write it down: the fire of the long offset as it was made' }).click();
+    const fire = page.getByRole('dialog', { name: 'The fire of the long offset' });
+    await fire.getByLabel('Air in, eighths open').fill('9');
+    await fire.getByLabel('Coals lit').fill('4');
+    await fire.getByLabel('Wood', { exact: true }).fill('alder');
+    await fire.getByRole('button', { name: 'Keep it' }).click();
+    await expect(fire.getByText('The air in, in eighths, can be at most 8.')).toBeVisible();
+    await fire.getByLabel('Air in, eighths open').fill('3');
+    await clean(page);
+    await fire.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(/^4 lb lit; alder; air in open 3\/8, for/)).toBeVisible();
     await page.getByRole('tab', { name: 'Day', exact: true }).click();
     await expect(page.getByRole('region', { name: 'Journal' })).toContainText('Fuel burnt, long offset: 150 lb');
     await expect(page.getByRole('region', { name: 'Journal' })).toContainText('ready to carve: 9.5 lb');
@@ -69,6 +81,7 @@ test('a day is weighed and ended, judged in the log, compared, tried out with ta
 
     await trial(page);
     await figure(page);
+    await fireTaken(page);
   } finally {
     // It uses the pit that the served one brought.
     forget(...made);
@@ -143,6 +156,22 @@ async function trial(page: Page) {
   await expect(page.getByRole('heading', { name: 'Trials' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('5 of 5 tasters liked Salt and pepper better')).toBeVisible();
+}
+
+/** A fire as it was made that day: taken it is its pit's recipe, taken back the pit's fires are as they were. */
+async function fireTaken(page: Page) {
+  await page.goto('/log');
+  await page.getByRole('tab', { name: 'Your kitchen' }).click();
+  const fires = page.getByRole('region', { name: 'Fires as they were made' });
+  const made = fires.getByRole('row', { name: /^Long offset/ });
+  await expect(made).toContainText('4 lb lit; alder; air in open 3/8');
+  await expect(made).toContainText(/\d+ % of \d+ h/);
+  await expect(made).toContainText(/lb\/h/);
+  await clean(page);
+  await made.getByRole('button', { name: /^Use it: the fire of Long offset/ }).click();
+  await expect(made.getByText('in use')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(made.getByRole('button', { name: /^Use it: the fire of/ })).toBeVisible();
 }
 
 /** A gauge's learned offset: taken it stands on the pit itself, put back the pit is as it was. */

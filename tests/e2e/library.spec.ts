@@ -81,12 +81,18 @@ test('the heat of a method goes by several steps, in order of the clock or at a 
   await own.getByRole('button', { name: 'Change' }).click();
   await dialog.getByLabel('Step 2 at core').fill('150');
   await dialog.getByRole('button', { name: 'Save' }).click();
-  await expect(dialog.getByText('Say after how long, or at which core: one of the two.')).toBeVisible();
+  await expect(dialog.getByText('Say after how long, at which core or at which colour: one of the three.')).toBeVisible();
   await dialog.getByLabel('Step 2 after').fill('');
   await dialog.getByLabel('or rest to core').fill('145');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(own.getByText('to 300 °F at a core of 150 °F')).toBeVisible();
   await expect(own.getByText('to a core of 145 °F')).toBeVisible();
+  // Or for the colour.
+  await own.getByRole('button', { name: 'Change' }).click();
+  await dialog.getByLabel('Step 2 at core').fill('');
+  await dialog.getByLabel('Step 2 at bark').selectOption('dark');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByText('to 300 °F at a dark, nearly black bark')).toBeVisible();
   await own.getByRole('button', { name: 'Change' }).click();
   await dialog.getByRole('button', { name: 'Remove step 2' }).click();
   await dialog.getByRole('button', { name: 'Save' }).click();

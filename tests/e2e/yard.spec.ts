@@ -141,3 +141,25 @@ test('a phone without signal keeps every tap, over a reload too, and each counts
   await crewOf(owner).getByRole('button', { name: 'Close, and put all out' }).click();
   await expect(crewOf(owner).getByRole('button', { name: 'Let crew join' })).toBeVisible();
 });
+
+test('a helper practises on a phone of their own, and it is kept; a watcher does not', async ({ browser, page: owner }) => {
+  const door = await open(owner, 'helper');
+  const sal = await joined(browser, door, 'Sal');
+  await sal.goto(`${door.address}/practice`);
+  await expect(sal.getByRole('link', { name: 'Library' })).toHaveCount(0);
+  await sal.getByLabel('Who practises').fill('Sal');
+  await sal.getByRole('button', { name: 'Cook it' }).first().click();
+  await expect(sal.getByRole('timer')).toHaveText('16:00');
+  const kept = sal.waitForResponse((answer) => answer.url().endsWith('/practice/papers') && answer.ok());
+  await sal.getByRole('button', { name: 'Light a chimney' }).click();
+  await kept;
+  await sal.reload();
+  await expect(sal.getByRole('button', { name: /^Chimney: \d+ min/ })).toBeVisible();
+  expect(await sal.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+
+  const looker = await joined(browser, await open(owner, 'watcher'), 'Ash');
+  const refused = await looker.request.post(`${door.address}/practice/papers`, {
+    data: { what: 'begin', trainee: 'Ash', scenarioId: 'squall' },
+  });
+  expect(refused.status()).toBeGreaterThanOrEqual(400);
+});

@@ -63,6 +63,8 @@ export const ACTIONS: Record<string, unknown> = {
   attachCurve: { id: 'nobody', text: 'Time,A\n2026-06-19 05:00,250\n', columns: { time: 'Time', temps: ['A'], unit: 'F' } },
   takeFigure: { figure: 'gauge/trailer/low' },
   putFigureBack: { figure: 'gauge/trailer/low' },
+  takeFire: { id: 'nobody/trailer' },
+  putFiresBack: { pitId: 'trailer', fires: [{ pitC: 121, wood: 'oak' }] },
   writeMeasure: { figure: 'gauge/trailer/low', value: 4, date: '2026-05-01' },
   takeMeasureOut: { id: 'typed/x' },
   planTrial: {
@@ -126,6 +128,7 @@ export const ROUTES: Record<string, (eventId: string) => string[]> = {
   'log/csv': () => ['/log/csv'],
   'log/curves': () => ['/log/curves', '/log/curves?id=nobody&id=__proto__&id=%00'],
   'yard/tasting/[trialId]/papers': () => ['/yard/tasting/nobody/papers'],
+  'practice/papers': () => ['/practice/papers'],
   'settings/copies': () => ['/settings/copies'],
   'settings/house': () => ['/settings/house'],
   'settings/copies/[name]': () => ['/settings/copies/copy-2026-06-19T050000.sqlite', '/settings/copies/..%2f..%2fdemo.sqlite'],

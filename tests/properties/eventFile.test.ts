@@ -52,6 +52,8 @@ describe('an event file', () => {
         expect(back.library.cuts.length).toBeLessThanOrEqual(own.cuts.length);
         const again = eventFileOf(back.event, { equipment: back.equipment, library: { ...library, ...back.library } }, NOW_MS);
         expect(writeEventFile(again).length).toBe(text.length);
+        // Written down years before its day it is read all the same.
+        expect(readEventFile(writeEventFile(eventFileOf(event, { equipment, library }, NOW_MS - 5 * 366 * 86_400_000))).ok).toBe(true);
       }),
       { numRuns: 150 },
     );

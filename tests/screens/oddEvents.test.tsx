@@ -80,6 +80,7 @@ const refuse = () => Promise.resolve({ ok: false as const, problems: [] });
 const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = {
   buying: (input, plan) => (
     <BuyingDesk
+      prices={{}}
       input={input}
       plan={plan}
       learned={[]}
@@ -89,7 +90,7 @@ const SCREENS: Record<string, (input: PlanInput, plan: Plan) => ReactElement> = 
   prep: (input, plan) => <PrepDesk input={input} plan={plan} actions={{ savePrep: refuse, markStep: refuse, saveKitchen: refuse }} />,
   brief: (input, plan) => (
     <OpenDocument input={input} plan={plan}>
-      <BriefForm />
+      <BriefForm prices={{}} />
     </OpenDocument>
   ),
   plan: (input, plan) => (

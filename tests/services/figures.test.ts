@@ -6,11 +6,14 @@ import {
   planEvent,
   planTrial,
   putFigureBack,
+  putFiresBack,
   readFigures,
+  readMadeFires,
   readTrial,
   readTrials,
   recordEntries,
   takeFigure,
+  takeFire,
   takeMeasureOut,
   takePaperOut,
   takeTrialOut,
@@ -82,6 +85,32 @@ describe('figures of the kitchen', () => {
     const [measure] = (await figureOf(`fuel/${pitId}`))!.measures;
     expect(measure!.value).toBeGreaterThan(heavier);
     expect(measure).toMatchObject({ source: 'day', eventId });
+  });
+
+  it('tell how a fire was made on a day; the pit takes it for its heat, and its fires come back as they were', async () => {
+    const { eventId, pitId } = await aWeighedDay();
+    expect(await readMadeFires(context)).toEqual([]);
+    const recipe = { pitC: 121, litKg: 1.2, wood: 'alder', inEighths: 2, waterHot: false };
+    const fire = { id: 'fire', atMs: NOW, by: 'Ada', deed: { kind: 'fire', pitId, recipe } as never };
+    must(await recordEntries(context, { eventId, entries: [fire] }));
+    const [made, ...others] = await readMadeFires(context);
+    expect(others).toEqual([]);
+    expect(made).toMatchObject({ id: `${eventId}/${pitId}`, pitId, recipe });
+    const pitNow = async () => (await storedEquipment()).pits.find(({ id }) => id === pitId)!;
+    const before = await pitNow();
+    const taken = must(await takeFire(context, { id: made!.id }));
+    expect((await pitNow()).fires).toContainEqual(recipe);
+    must(await putFiresBack(context, taken));
+    expect(JSON.stringify((await pitNow()).fires ?? [])).toBe(JSON.stringify(before.fires ?? []));
+    expect(codes(await takeFire(context, { id: 'nobody/pit' }))).toEqual(['fireGone']);
+    // Written down anew it is told once.
+    must(
+      await recordEntries(context, {
+        eventId,
+        entries: [{ ...fire, id: 'fire-2', deed: { ...(fire.deed as object), recipe: { pitC: 121, wood: 'oak' } } as never }],
+      }),
+    );
+    expect((await readMadeFires(context)).map((each) => each.recipe.wood)).toEqual(['oak']);
   });
 
   it('change no plan until they are taken, stand in the gear then, and come back as they were, to the digit', async () => {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { RECIPES, type CookEvent } from '../../src/core/model';
+import { DEFAULT_KITCHEN, RECIPES, type CookEvent } from '../../src/core/model';
 import { briefOf } from '../../src/document';
 import type { BriefInput, BuyingInput, KitchenInput, PrepInput } from '../../src/inputs';
 import { loadEvent } from '../../src/persistence';
@@ -88,6 +88,7 @@ const prep = (change: Partial<PrepInput> = {}): PrepInput => ({
   ...change,
 });
 const kitchen = (change: Partial<KitchenInput> = {}): KitchenInput => ({
+  ...DEFAULT_KITCHEN,
   currency: 'EUR',
   fridgeLitres: 300,
   tubLitres: 60,

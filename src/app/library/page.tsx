@@ -1,5 +1,5 @@
 import { context as openContext } from '../../runtime/context';
-import { readLibrary, storedUnusable } from '../../services';
+import { readLibrary, readPrices, storedUnusable } from '../../services';
 import { LibraryPage } from '../../ui/library/LibraryPage.client';
 import { SiteHeader } from '../../ui/shell/Header';
 import { saveCut, saveMethod, saveRecipe, restoreEntry } from '../actions';
@@ -9,11 +9,18 @@ export const metadata = { title: 'Cuts & methods' };
 
 export default async function Page() {
   const { library, own } = await readLibrary(await openContext());
+  const prices = await readPrices(await openContext());
   const { library: unusable } = await storedUnusable();
   return (
     <>
       <SiteHeader here="library" />
-      <LibraryPage library={library} own={own} unusable={unusable} actions={{ saveCut, saveMethod, saveRecipe, restoreEntry }} />
+      <LibraryPage
+        library={library}
+        prices={prices}
+        own={own}
+        unusable={unusable}
+        actions={{ saveCut, saveMethod, saveRecipe, restoreEntry }}
+      />
     </>
   );
 }

@@ -1,9 +1,9 @@
 import { dayAndTime } from '../../formats/clock';
-import { figureName } from '../../core/learn';
+import { figureName, isWritten } from '../../core/learn';
 import { figureWords, measurable } from '../../formats/messages/figures';
 import { capital } from '../../formats/messages/names';
 import { context as openContext } from '../../runtime/context';
-import { listEquipment, listEvents, readFigures, readLearning, readLibrary, readLog } from '../../services';
+import { listEquipment, listEvents, readFigures, readLearning, readLibrary, readLog, readMadeFires } from '../../services';
 import { LogPage } from '../../ui/log/LogPage.client';
 import type { LogRow } from '../../ui/log/logRow';
 import { SiteHeader } from '../../ui/shell/Header';
@@ -13,10 +13,12 @@ import {
   guessLog,
   importCooks,
   putFigureBack,
+  putFiresBack,
   putKitchenBack,
   saveCookWords,
   takeCookOut,
   takeFigure,
+  takeFire,
   takeKitchen,
   takeMeasureOut,
   typeCook,
@@ -91,6 +93,16 @@ export default async function Page() {
       isTyped: source === 'typed',
     })),
   }));
+  const fires = (await readMadeFires(context)).map((fire) => {
+    const pit = pits.find(({ id }) => id === fire.pitId);
+    return {
+      ...fire,
+      pit: pit?.name ?? fire.pitId,
+      event: (eventNames.get(fire.eventId) ?? '').replace(/^, /, ''),
+      inUse: pit !== undefined && isWritten(pit, fire.recipe),
+      isGone: pit === undefined,
+    };
+  });
   return (
     <>
       <SiteHeader here="log" />
@@ -117,6 +129,7 @@ export default async function Page() {
           writeMeasure,
           takeMeasureOut,
         }}
+        fires={{ fires, takeFire, putFiresBack }}
         saveCookWords={saveCookWords}
         takeCookOut={takeCookOut}
         bringCookBack={bringCookBack}

@@ -26,6 +26,11 @@ export default async function Page() {
           {day.name}
         </Link>
       ))}
+      {askerOf(await headers()).role !== 'watcher' && (
+        <Link href="/practice" className="text-soft underline">
+          Practise a day without meat
+        </Link>
+      )}
       {askerOf(await headers()).role === 'owner' && (
         <Link href="/" className="text-soft underline">
           All events

@@ -53,8 +53,8 @@ describe('doors', () => {
       ).length;
     expect(into(undefined)).toBe(3);
     expect(into('watcher')).toBe(11);
-    expect(into('helper')).toBe(12);
-    expect(into('cook')).toBe(12);
+    expect(into('helper')).toBe(16);
+    expect(into('cook')).toBe(16);
     expect(into('owner')).toBe(built.length);
   });
 });

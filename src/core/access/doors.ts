@@ -41,6 +41,12 @@ export const DOORS: Readonly<Record<string, Readonly<Partial<Record<'GET' | 'POS
   '/ready': { GET: 'owner' },
   '/join': { GET: 'anybody' },
   '/join/enter': { POST: 'anybody' },
+  // Whoever has joined may practise, on a phone too.
+  '/practice': { GET: 'helper' },
+  // Before the runs: a name of its own is no run's.
+  '/practice/papers': { POST: 'helper' },
+  '/practice/[runId]': { GET: 'helper' },
+  '/practice/drills/[setId]': { GET: 'helper' },
   // A device has a token of its own.
   '/api/readings': { POST: 'anybody' },
   '/yard': { GET: 'watcher' },

@@ -24,6 +24,7 @@ export function deedNeeds(deed: Deed): Role {
     case 'alarm':
     case 'safety':
     case 'weighed':
+    case 'fire':
     case 'note':
     case 'undo':
       return 'helper';

@@ -96,6 +96,11 @@ export function advanceCook(kept: KeptDay, state: DayState, entry: Entry): { sta
       if (!isKnown) return ignored(of === 'fuel' ? 'noSuchPit' : 'noSuchPiece');
       return { state: { ...state, weighed: { ...state.weighed, [of]: { ...state.weighed[of], [id]: kg } } }, effects };
     }
+    case 'fire': {
+      const { pitId, recipe } = deed;
+      if (!(pitId in state.pits)) return ignored('noSuchPit');
+      return { state: { ...state, fires: { ...state.fires, [pitId]: recipe } }, effects };
+    }
     case 'note': {
       const { text, piece, pitId } = deed;
       return { state: { ...state, notes: [...state.notes, { atMs, by, text, piece, pitId }] }, effects };

@@ -1,3 +1,5 @@
+import type { FireRecipe } from '../model';
+
 /**
  * The journal of a cook day: what happened, entry by entry, never changed afterwards. Readings that devices send by the
  * thousand are kept beside it (`DayReadings`); what a hand reads, does or decides is an entry.
@@ -97,6 +99,8 @@ export type Deed =
     }
   /** On the scale, when a cook is over: fuel a pit burnt (what lit it included), meat of a batch as it came to be carved, what of it was left. */
   | { kind: 'weighed'; of: Weighed; id: string; kg: number }
+  /** How a pit's fire was made, written down when it is over or before. */
+  | { kind: 'fire'; pitId: string; recipe: FireRecipe }
   | { kind: 'note'; text: string; piece?: PieceKey; pitId?: string }
   | { kind: 'undo'; entryId: string };
 

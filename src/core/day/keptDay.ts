@@ -83,6 +83,7 @@ export function emptyDay(kept: KeptDay): DayState {
     alarms: {},
     safety: [],
     weighed: { fuel: {}, ready: {}, left: {} },
+    fires: {},
     notes: [],
   };
 }

@@ -1,3 +1,4 @@
+import type { FireRecipe } from '../model';
 import type { Deed, Feel, PieceKey, PieceStep, PlanChange, Spot, Weighed } from './entry';
 
 /** What is known of one piece. Instants are undefined until it happened. */
@@ -113,6 +114,8 @@ export interface DayState {
   safety: SafetyEntry[];
   /** What was weighed when it was over, kg: fuel by pit, meat by batch. What nobody weighed is left out. */
   weighed: Record<Weighed, Record<string, number>>;
+  /** How each pit's fire was made, where somebody wrote it down. */
+  fires: Record<string, FireRecipe>;
   notes: { atMs: number; by: string; text: string; piece?: PieceKey; pitId?: string }[];
 }
 

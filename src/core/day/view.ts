@@ -49,6 +49,7 @@ export interface DayView {
   safety: SafetyEntry[];
   safetyDue: SafetyDue[];
   weighed: DayState['weighed'];
+  fires: DayState['fires'];
   channels: { deviceId: string; channel: string; piece?: PieceKey; pitId?: string; spot?: string }[];
   forecastAtMs?: number;
 }
@@ -105,6 +106,7 @@ export function dayView(
     safety: state.safety,
     safetyDue: safetyDue(kept, state, nowMs),
     weighed: state.weighed,
+    fires: state.fires,
     channels,
     forecastAtMs: forecast?.atMs,
   };

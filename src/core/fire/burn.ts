@@ -6,8 +6,8 @@ import { MS_PER_MIN } from '../units';
 const IN_HAND_SHARE = 0.1;
 /** A chimney of coals, or two splits, to light it. */
 const LIGHTING_KG: Partial<Record<Fuel, number>> = { 'split wood': 3, charcoal: 2, 'lump charcoal': 1.5 };
-/** Chunks laid on a fire that is not itself wood, kg/h of smoke. */
-export const CHUNK_KG_PER_H = 0.12;
+/** A chunk laid on a fire that is not itself wood, kg: one every 45 min for a usual smoke. */
+export const CHUNK_KG = 0.09;
 
 /** A blower feeds the fire no more air than it needs. */
 const BLOWER_SAVES_SHARE = 0.1;

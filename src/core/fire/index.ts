@@ -1,2 +1,4 @@
-export { burnKgPerH, burntKgPerH, CHUNK_KG_PER_H, fuelFor } from './burn';
+export { burnKgPerH, burntKgPerH, fuelFor } from './burn';
+export { laysWood, smokeShareOf } from './laidWood';
+export { fireWishes } from './woods';
 export { longSmokes, relightAtMs, tendFire } from './tending';

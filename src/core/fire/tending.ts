@@ -1,20 +1,20 @@
 import { fuelOf, MILD_DAY, type DayWeather, type Firing, type Pit, type Run, type Task } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import { burnKgPerH, CHUNK_KG_PER_H, reloadEveryMin } from './burn';
+import { burnKgPerH, CHUNK_KG, reloadEveryMin } from './burn';
+import { hasTube, WOOD_EVERY_MIN } from './laidWood';
+import { woodsAt, type FireWishes } from './woods';
 
 /** Closing of the air begins this far below the set point, C: a fire that rushes past it is slow to come back. */
 const CLOSE_AIR_BELOW_C = 28;
 /** Coals want so long to come up again before a hot finish. */
 const RELIGHT_MIN = 20;
-/** A piece of wood goes on this often, and so long before it is wanted: it must burn clean first. */
-const WOOD_EVERY_MIN = 45;
+/** A piece of wood goes on so long before it is wanted: it must burn clean first. */
 const WOOD_AHEAD_MIN = 10;
 /** A smoke tube runs for half of a cook at most. */
 const TUBE_SHARE = 0.5;
 
 /** A fire that one feeds and steers by its air. */
 const isLiveFire = (pit: Pit): boolean => ['split wood', 'charcoal', 'lump charcoal'].includes(fuelOf(pit).kind);
-const hasTube = (pit: Pit): boolean => pit.racks.some((rack) => rack.blocked?.some((part) => part.by === 'smoke tube'));
 
 /** When, on the way up, the air begins to be closed: the pit climbs evenly from the air's temperature. */
 export function closeAirAtMs(pit: Pit, firing: Firing, airC: number): number {
@@ -42,7 +42,14 @@ const smokeSpans = (pit: Pit, firing: Firing, runs: readonly Run[]) =>
  * What a fire asks for while it burns: closing the air on the way up, fuel at its rhythm for the set
  * point and the weather, ash, water, and wood only while the meat takes smoke.
  */
-export function tendFire(pit: Pit, firing: Firing, runs: readonly Run[], fireId: string, weather: DayWeather = MILD_DAY): Task[] {
+export function tendFire(
+  pit: Pit,
+  firing: Firing,
+  runs: readonly Run[],
+  fireId: string,
+  wishes: FireWishes,
+  weather: DayWeather = MILD_DAY,
+): Task[] {
   const tasks: Task[] = [];
   const fuel = fuelOf(pit);
   const add = (kind: Task['kind'], atMs: number, minutes: number, extra: Partial<Task> = {}) =>
@@ -63,7 +70,12 @@ export function tendFire(pit: Pit, firing: Firing, runs: readonly Run[], fireId:
     if (everyMin === undefined) return;
     const kg = (burnKgPerH(pit, setPoint.pitC, weather) * everyMin) / 60;
     const untilMs = firing.setPoints[i + 1]?.atMs ?? firing.offAtMs;
-    for (const atMs of rhythm(Math.max(setPoint.atMs, firing.readyAtMs), untilMs, everyMin)) add('reload', atMs, 3, { kg });
+    for (const atMs of rhythm(Math.max(setPoint.atMs, firing.readyAtMs), untilMs, everyMin))
+      add('reload', atMs, 3, {
+        kg,
+        pitC: setPoint.pitC,
+        ...(fuel.kind === 'split wood' && { woods: woodsAt(pit, setPoint.pitC, atMs, runs, wishes) }),
+      });
   });
   if (fuel.ashMin) for (const atMs of rhythm(firing.readyAtMs, firing.offAtMs, fuel.ashMin)) add('ash', atMs, 5);
   if (fuel.waterMin) for (const atMs of rhythm(firing.readyAtMs, firing.offAtMs, fuel.waterMin)) add('water', atMs, 3);
@@ -78,9 +90,16 @@ export function tendFire(pit: Pit, firing: Firing, runs: readonly Run[], fireId:
     add('tube', addMinutes(fromMs, -WOOD_AHEAD_MIN), 3, { lastsMin: minutes });
     return tasks;
   }
-  for (const atMs of [fromMs, ...rhythm(fromMs, toMs, WOOD_EVERY_MIN)]) {
-    if (!spans.some((span) => span.fromMs <= atMs && span.toMs > atMs)) continue;
-    add('wood', addMinutes(atMs, -WOOD_AHEAD_MIN), 2, { kg: (CHUNK_KG_PER_H * WOOD_EVERY_MIN) / 60 });
+  // As often as the meat there that wants the most smoke asks for: a piece is a piece, a lighter smoke has fewer of them.
+  for (let atMs = fromMs; atMs < toMs;) {
+    const here = spans.filter((span) => span.fromMs <= atMs && span.toMs > atMs);
+    const everyMin = here.length === 0 ? WOOD_EVERY_MIN.usual : Math.min(...here.map(({ run }) => WOOD_EVERY_MIN[wishes.smokeOf(run)]));
+    if (here.length > 0) {
+      const putMs = addMinutes(atMs, -WOOD_AHEAD_MIN);
+      const pitC = firing.setPoints.findLast((each) => each.atMs <= atMs)?.pitC ?? firing.setPoints[0]!.pitC;
+      add('wood', putMs, 2, { kg: CHUNK_KG, woods: woodsAt(pit, pitC, atMs, runs, wishes) });
+    }
+    atMs = addMinutes(atMs, everyMin);
   }
   return tasks;
 }

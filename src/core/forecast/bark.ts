@@ -1,8 +1,6 @@
 import type { Body } from '../thermal';
 import type { CookSetup } from './setup';
 
-/** Bark at which it no longer scrapes off. */
-export const BARK_SET = 1;
 /** Scale of the bark integral: set at 4.5 to 5.5 h for a bare butt or brisket at 121 C, at 3 to 3.5 h at 149 C. */
 const BARK_PER_H = 3.7;
 /** The rub is dry all over when this share of the mass has evaporated; what still sweats from below it is another matter. */

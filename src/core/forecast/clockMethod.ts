@@ -1,9 +1,10 @@
-import type { ClockMethod, ClockStep, Cut, Grade, Method } from '../model';
+import type { BarkColour, ClockMethod, ClockStep, Cut, Grade, Method } from '../model';
 import { runCook } from './cook';
 import { knownAs, type ParameterSet } from './parameters';
 import { programmeOf } from './pit';
 import { restOf } from './rest';
 import { cookSetup } from './setup';
+import { blocksForRack } from './timeBlocks';
 
 /** The piece by which a batch's clock is set: the one that decides when all are ready. */
 export interface PieceForClock {
@@ -23,19 +24,20 @@ const ROUND_TO_MIN = 5;
 const worked = new WeakMap<Method, Map<string, ClockMethod>>();
 
 /**
- * A method with all its times on the clock, as one piece is expected to meet them: heat steps that wait for a core, and a
- * rest to a core. A method that says all this in minutes is given back as it is.
+ * A method with all its times on the clock, as one piece is expected to meet them: heat steps that wait for a core or a colour, and
+ * a rest to a core; time blocks as this rack wants them. A method that says all this in minutes is given back as it is.
  */
-export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, parameters: ParameterSet): ClockMethod {
-  const { steps = [], restToC, restMin } = method;
+export function byTheClock(cut: Cut, written: Method, piece: PieceForClock, parameters: ParameterSet): ClockMethod {
+  const { steps = [], restToC, restMin } = written;
   const onClock = steps.filter((step): step is ClockStep => step.fromMin !== undefined);
-  if (onClock.length === steps.length && restToC === undefined) return method as ClockMethod;
-  let known = worked.get(method);
-  if (!known) worked.set(method, (known = new Map()));
+  if (onClock.length === steps.length && restToC === undefined && !written.blocksScale) return written as ClockMethod;
+  let known = worked.get(written);
+  if (!known) worked.set(written, (known = new Map()));
   const key = JSON.stringify([cut, piece, knownAs(parameters)]);
   const kept = known.get(key);
   if (kept) return kept;
 
+  const method = blocksForRack(cut, piece, written, parameters);
   const setupWith = (clockSteps: ClockStep[]) =>
     cookSetup(cut, { ...piece, massKg: piece.kg }, method, parameters, {
       pit: programmeOf({ pitC: method.pitC, steps: clockSteps }, method.pitC),
@@ -43,9 +45,12 @@ export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, param
       roomC: piece.airC,
     });
   const found: ClockStep[] = [];
-  for (const { fromMin, fromCoreC, pitC } of steps) {
+  for (const { fromMin, fromCoreC, atColour, pitC } of steps) {
     if (fromMin !== undefined) found.push({ fromMin, pitC });
-    else if (fromCoreC !== undefined) {
+    else if (atColour !== undefined) {
+      const at = minuteOfColour(found, atColour);
+      if (at !== undefined) found.push({ fromMin: at, pitC });
+    } else if (fromCoreC !== undefined) {
       const { trace, doneAtMin } = runCook(setupWith(found), parameters, QUICK);
       const at = trace.coreC.findIndex((tempC) => tempC >= fromCoreC);
       // A core that is never reached before it is done asks for no step.
@@ -57,6 +62,15 @@ export function byTheClock(cut: Cut, method: Method, piece: PieceForClock, param
   const clocked: ClockMethod = { ...method, steps: clockSteps.length > 0 ? clockSteps : undefined, restMin: asked };
   known.set(key, clocked);
   return clocked;
+
+  /** When its bark is so dark; undefined where it is wrapped or done before. */
+  function minuteOfColour(clockSteps: ClockStep[], colour: BarkColour): number | undefined {
+    const setup = setupWith(clockSteps);
+    // Wrapped exactly then, it tells by its wrap when that was.
+    const { wrapAtMin: at } = runCook({ ...setup, wrap: 'paper', wrapWhen: { bark: true, colour } }, parameters, QUICK);
+    const { wrapAtMin = Infinity, doneAtMin } = runCook(setup, parameters, QUICK);
+    return at !== undefined && at < Math.min(wrapAtMin, doneAtMin) ? at : undefined;
+  }
 
   /** Under a tent, or on the board for what is cooked to a core: until it has fallen so far. */
   function restMinutes(toC: number): number {

@@ -88,7 +88,7 @@ function cookedBy(cook: CookState, status: Cook['status'], finish: Finish, trace
     thinEnd: thin && { coreC: coreC(thin), doneAtMin: cook.thinDoneAtMin, convertedShare: cook.thinConverted },
     trace,
     body,
-    wrap: cook.wrap,
+    wrap: cook.wrap === 'none' ? (setup.restWrap ?? 'none') : cook.wrap,
     wetShare: bareWetShare(setup, global, body),
   };
 }

@@ -1,8 +1,8 @@
-import { FIRM_MIN, type PitClimate } from '../model';
+import { BARK_AT, FIRM_MIN, type PitClimate } from '../model';
 import { crossingBetween } from '../numerics';
 import { advanceBody, advanceConversion, coreC, createBody, forkBody, meanC, setHeatShare, softeningRatePerS, type Body } from '../thermal';
 import { peakAfterPull } from './afterPull';
-import { BARK_SET, barkRatePerH, dampShare, startSmoke, takeSmoke, type SmokeTaken } from './bark';
+import { barkRatePerH, dampShare, startSmoke, takeSmoke, type SmokeTaken } from './bark';
 import { drippedShare, drynessOf, emptyBoundary, heatShareLeft, pitBoundary, wetShareAt } from './boundary';
 import type { ModelParameters } from './parameters';
 import { openingShareLeft, pitClimate, setPointC } from './pit';
@@ -143,7 +143,7 @@ function stepSurface(cook: CookState): void {
   if (cook.wrap !== 'none') return;
   const damp = dampShare(cook.body.evaporatedKg / cook.setup.body.massKg);
   cook.bark += (barkRatePerH(damp, cook.body.surfaceC) * cook.stepS) / 3600;
-  if (cook.barkSetAtMin === undefined && cook.bark >= BARK_SET) cook.barkSetAtMin = cook.minute;
+  if (cook.barkSetAtMin === undefined && cook.bark >= BARK_AT.usual) cook.barkSetAtMin = cook.minute;
   takeSmoke(cook.smoke, cook.body, cook.setup, damp, cook.minute, cook.stepMin);
 }
 
@@ -257,10 +257,8 @@ export const wantsWrap = (cook: CookState): boolean =>
 
 /** By core, by the clock, by the bark: the first to happen, or all of them. */
 function wrapIsDue({ wrapWhen }: CookSetup, minute: number, nowC: number, bark: number): boolean {
-  const { coreC: atCoreC, afterMin, bark: atBark, all } = wrapWhen;
-  if (all)
-    return (atCoreC === undefined || nowC >= atCoreC) && (afterMin === undefined || minute >= afterMin) && (!atBark || bark >= BARK_SET);
-  return (
-    (atCoreC !== undefined && nowC >= atCoreC) || (afterMin !== undefined && minute >= afterMin) || (atBark === true && bark >= BARK_SET)
-  );
+  const { coreC: atCoreC, afterMin, bark: atBark, colour = 'usual', all } = wrapWhen;
+  const isDark = bark >= BARK_AT[colour];
+  if (all) return (atCoreC === undefined || nowC >= atCoreC) && (afterMin === undefined || minute >= afterMin) && (!atBark || isDark);
+  return (atCoreC !== undefined && nowC >= atCoreC) || (afterMin !== undefined && minute >= afterMin) || (atBark === true && isDark);
 }

@@ -5,6 +5,7 @@ import type { ParameterSet } from './parameters';
 import { programmeOf } from './pit';
 import { cookSetup, type CookSetup } from './setup';
 import { temperedC } from './tempering';
+import { blocksAtHeat } from './timeBlocks';
 
 /** Air of a kitchen where meat is tempered. */
 const ROOM_C = 20;
@@ -53,7 +54,8 @@ export function plannedCook(piece: PlannedPiece, place: PlannedPlace, parameters
   const programme = programmeOf(method, pitC, openingsOf(pit, pitC, weather, loadKg));
   if (finish)
     programme.steps = [...programme.steps.filter((step) => step.fromMin < finish.fromMin), { fromMin: finish.fromMin, pitC: finish.pitC }];
-  const opened = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, method, parameters, {
+  const blocked = blocksAtHeat(cut, piece, method, pitC, parameters);
+  const opened = cookSetup(cut, { ...onPit, startC: temperedC(cut, onPit, temperMin, ROOM_C, parameters) }, blocked, parameters, {
     pit: programme,
     pitKind: pit.kind,
     finishKind: finish && finish.pit !== pit ? finish.pit.kind : undefined,

@@ -10,6 +10,7 @@ import {
   type HotFinish,
   type Method,
   type PitKind,
+  type RestWrap,
   type Spray,
   type Wrap,
   type WrapWhen,
@@ -50,6 +51,8 @@ export interface CookSetup {
   rescue?: { wrap: Wrap; afterMin: number };
   spray?: Spray;
   hotFinish?: HotFinish;
+  /** What a bare piece is wrapped in once it is pulled. */
+  restWrap?: RestWrap;
   /** When the lid is lifted to turn it, minutes from going on. */
   turnsAtMin?: readonly number[];
   /** Where it lies in the pit, against the set point. */
@@ -138,7 +141,7 @@ export function paceBeyondCut({ pits, methods }: ParameterSet, { pitId, methodId
 export function cookSetup(
   cut: Cut,
   piece: PieceOnPit,
-  method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'> & Pick<Partial<Method>, 'spray' | 'hotFinish'>,
+  method: Pick<Method, 'wrap' | 'wrapWhen' | 'unwrapAfterMin'> & Pick<Partial<Method>, 'spray' | 'hotFinish' | 'restWrap'>,
   parameters: ParameterSet,
   options: SetupOptions,
 ): CookSetup {
@@ -166,6 +169,7 @@ export function cookSetup(
     rescue: options.rescue,
     spray: method.spray,
     hotFinish: method.hotFinish,
+    restWrap: method.restWrap,
     zoneOffsetC: options.zoneOffsetC ?? 0,
     smoke: options.smoke ?? FULL_SMOKE,
   };

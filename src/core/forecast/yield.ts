@@ -9,7 +9,7 @@ const lossCache = new Map<string, number>();
 
 /** Mass that a cut's plain low cook loses: the one its listed yield belongs to. */
 function usualLoss(cut: Cut, massKg: number, parameters: ParameterSet): number {
-  const key = JSON.stringify([knownAs(parameters), { ...cut, name: '', signs: '', probe: '' }, massKg]);
+  const key = JSON.stringify([knownAs(parameters), { ...cut, name: '', signs: '', probe: '', carving: '' }, massKg]);
   const kept = lossCache.get(key);
   if (kept !== undefined) return kept;
   const cook = runCook(

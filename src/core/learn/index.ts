@@ -17,6 +17,8 @@ export { figureInUse, isStated, withFigure } from './figureInUse';
 export type { FigureGround } from './figureInUse';
 export { kitchenFigures } from './figures';
 export type { KitchenFigure, TakenFigures } from './figures';
+export { isWritten, madeFires, NEAR_C, withFire } from './madeFires';
+export type { FiresBefore, MadeFire } from './madeFires';
 export { measureDay } from './measureDay';
 export { blindPaper, drawTrial, judgeTrial, lotOf, neededOf, otherArm, SCORES, TASTED, TRIAL_KINDS } from './trial';
 export type { Arm, ArmCooks, BlindPaper, JudgedTrial, Tasted, Tasting, Trial, TrialKind, TrialResult } from './trial';

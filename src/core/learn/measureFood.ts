@@ -1,6 +1,6 @@
 import type { DayState, KeptDay } from '../day';
 import { cutIn, type Batch } from '../model';
-import { demandOf } from '../quantities';
+import { demandOf, type Demand } from '../quantities';
 import { figureKey } from './figure';
 import type { Measure, MeasuredDay } from './measuredDay';
 
@@ -24,6 +24,10 @@ export function yieldOfBatch(batch: Batch, state: DayState): number | undefined 
   return cookedKg === undefined || cookedKg <= 0 || rawKg <= 0 ? undefined : cookedKg / rawKg;
 }
 
+/** Cooked, as the trade would reckon, whatever helping its owner gave. */
+const usualKg = ({ dishes }: Demand): number =>
+  dishes.reduce((sum, { portions, usual }) => sum + (portions * usual.gramsPerPortion) / 1000, 0);
+
 /**
  * What guests ate over what the product reckons for them without a margin, by the meal: over all meat of a serving together, since who eats
  * less of one eats more of another. Where nothing of it was left nobody knows what they would have eaten: that serving says nothing.
@@ -43,11 +47,11 @@ export function eatenShare({ kept: { input }, state, mealOf }: MeasuredDay, endM
       ([eaten, over, reckoned], { id }) => [
         eaten + ready[id]! - left[id]!,
         over + left[id]!,
-        reckoned + demands.get(id)!.cookedKg / (1 + (serving.marginShare ?? 0)),
+        reckoned + usualKg(demands.get(id)!) / (1 + (serving.marginShare ?? 0)),
       ],
       [0, 0, 0] as [number, number, number],
     );
     if (leftKg <= 0 || eatenKg <= 0 || reckonedKg <= 0) return [];
-    return [[figureKey('portion', mealOf(serving)), endMs, eatenKg / reckonedKg]];
+    return [[figureKey('portion', serving.meal ?? mealOf(serving)), endMs, eatenKg / reckonedKg]];
   });
 }

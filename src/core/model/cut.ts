@@ -1,3 +1,5 @@
+import { cutWordsOf } from './cutWords';
+
 export const SPECIES = ['beef', 'pork', 'lamb', 'chicken', 'turkey', 'dish'] as const;
 export type Species = (typeof SPECIES)[number];
 
@@ -22,6 +24,10 @@ export interface Cut {
   called?: string;
   species: Species;
   safetyClass: SafetyClass;
+  /** The cut it is another form of: opened up, split, cut into bones. */
+  formOf?: string;
+  /** What was done to it, as its form is offered. */
+  form?: string;
   /** The shipped cut whose fitted corrections the cook model takes for it; its own id when left out. */
   modelCutId?: string;
   lengthMm: number;
@@ -56,6 +62,8 @@ export interface Cut {
   signs: string;
   /** Where the probe goes. */
   probe: string;
+  /** How it is opened up at serving: thickness, grain, what becomes of its parts. */
+  carving?: string;
   /** Trimming, minutes a piece. */
   trimMin?: number;
   /** A made-up starting price of a purchased kilogram. */
@@ -86,6 +94,9 @@ type Row = [
   extra?: Partial<Cut>,
 ];
 
+const RIBS_SALT_G_PER_KG = 6;
+/** Another form of a cut: its own shape, the cook model's corrections of what it was. */
+const formOf = (modelCutId: string, form: string) => ({ formOf: modelCutId, form, modelCutId });
 const thin = (thicknessShare: number, weightShare: number) => ({ thinEnd: { thicknessShare, weightShare } });
 /** Pulled meat is cooked a little further; ribs keep some bite on the bone. */
 const CONVERTED = { sliced: 0.75, pulled: 0.78, ribs: 0.7 };
@@ -121,61 +132,13 @@ const ROWS: Row[] = [
   ['turkey-breast-bone-in', 'turkey breast, bone in', 'breast', 'breasts', 'turkey', 6, 8, 24, 18, 12, 0.6, 0.03, 0.62, 74, 71, 71, 5, 90, { heatDepthShare: 9 / 12 }],
   ['turkey-whole', 'whole turkey', 'turkey', 'turkeys', 'turkey', 12, 14, 34, 24, 14, 0.5, 0.04, 0.55, 74, 72, 72, 10, 90, { heatDepthShare: 9 / 14 }],
   ['lamb-shoulder', 'lamb shoulder', 'shoulder', 'shoulders', 'lamb', 4, 6, 24, 17, 9, 0.75, 0.1, 0.55, 'tender', 91, 95, 5, 480, pulled],
+  ['pork-butt-split', 'pork butt, boned and split', 'half', 'halves', 'pork', 3, 4.5, 20, 15, 7, 0.85, 0.14, 0.66, 'tender', 93, 97, 3, 480, { ...pulled, heatDepthShare: 0.9, ...formOf('pork-butt', 'boned and split') }],
+  ['spare-rib-bones', 'spare ribs, single bones', 'bone', 'bones', 'pork', 0.2, 0.28, 13, 3, 3, 0.8, 0.02, 0.46, 'tender', 91, 96, 0.1, 120, { saltGPerKg: RIBS_SALT_G_PER_KG, ...formOf('spare-ribs-squared', 'cut into single bones') }],
+  ['chicken-butterflied', 'chicken, butterflied', 'chicken', 'chickens', 'chicken', 4, 5, 30, 26, 5.5, 0.55, 0.08, 0.62, 74, 74, 74, 3, 60, formOf('chicken-whole', 'butterflied')],
+  ['turkey-butterflied', 'turkey, butterflied', 'turkey', 'turkeys', 'turkey', 12, 14, 46, 40, 9, 0.5, 0.08, 0.55, 74, 72, 72, 10, 90, { heatDepthShare: 0.85, ...formOf('turkey-whole', 'butterflied') }],
   ['lamb-leg-boneless', 'lamb leg, boneless', 'leg', 'legs', 'lamb', 4, 5, 22, 13, 8.5, 0.8, 0.06, 0.78, 57, 54, 54, 4, 90],
   ['pan-dish', 'pan dish, full pan', 'pan', 'pans', 'dish', 13, 15, 53, 32.5, 3.6, 1, 0, 1, 74, 74, 74, 0, 180],
 ];
-
-/** Signs and probe places by cut, else by kind. */
-const SIGNS: Record<string, [signs: string, probe: string]> = {
-  'brisket-whole': [
-    'A probe slides into the flat like soft butter; the whole piece wobbles.',
-    'From the side into the thickest part of the flat, under the point, clear of the fat seam.',
-  ],
-  'brisket-flat': ['A slice drapes over a finger and pulls apart with a light tug.', 'From the end, along the grain, into the middle.'],
-  'brisket-point': [
-    'A probe meets nothing anywhere; the fat jiggles.',
-    'From the side into the thickest part, clear of the big fat pockets.',
-  ],
-  'beef-plate-ribs': [
-    'A bone turns in the hand; a probe falls in between the bones.',
-    'Between two bones from the end, into the thickest meat, off the bone.',
-  ],
-  'beef-chuck-ribs': ['A bone turns; the meat has drawn back a finger’s width.', 'Between the middle bones, off the bone.'],
-  'pork-butt': [
-    'The blade bone turns and slides out clean.',
-    'From the side opposite the bone into the middle of the money muscle’s thick side.',
-  ],
-  'pork-picnic': ['The shank bone turns freely; the skin side gives.', 'Into the thickest part, a finger from the bone.'],
-  'pork-belly': ['A probe goes through all layers without a catch.', 'From the edge into the middle, between the layers.'],
-  'lamb-shoulder': ['The blade slides out; the meat falls from it.', 'Into the thickest part, a finger from the bone.'],
-  'sausage-link': ['Plump, the skin tight; juices clear.', 'From the end, along the middle.'],
-  'chicken-whole': [
-    'The leg moves loosely; juices at the thigh run clear. The number decides.',
-    'Deep in the thigh beside the body, off the bone; check the breast too.',
-  ],
-  'turkey-whole': [
-    'The leg joint gives. The number decides, in breast and thigh.',
-    'Deepest part of the breast from the neck end; a second one in the thigh.',
-  ],
-};
-
-function signsOf(id: string, species: Species, tender: boolean): Pick<Cut, 'signs' | 'probe'> {
-  const [signs, probe] =
-    SIGNS[id] ??
-    (id.includes('ribs')
-      ? [
-          'Lifted by one end it bends to a right angle and the bark cracks; bones show a finger’s width.',
-          'Between two middle bones, along the rack, off the bone.',
-        ]
-      : species === 'chicken' || species === 'turkey'
-        ? ['The number decides; measure the peak after resting and write it down.', 'From the side into the thickest part, off the bone.']
-        : species === 'dish'
-          ? ['It bubbles at the edge and is hot in the middle.', 'In the middle of the pan, half way down.']
-          : tender
-            ? ['A probe meets almost no resistance, twice, in two places.', 'From the side into the thickest part, clear of fat seams.']
-            : ['Springy to the finger; the number after resting decides.', 'From the end into the middle of the thickest part.']);
-  return { signs, probe };
-}
 
 /** Minutes of knife work a piece: brisket 15, butt 5, ribs 4 a rack, cheeks 6, birds 3. */
 function trimMinutes(id: string, species: Species): number {
@@ -183,6 +146,7 @@ function trimMinutes(id: string, species: Species): number {
   if (id.startsWith('brisket')) return 15;
   if (id === 'beef-cheek') return 6;
   if (id.includes('ribs')) return 4;
+  if (id === 'spare-rib-bones') return 0.3;
   if (id === 'chicken-thigh') return 0.5;
   return species === 'chicken' || species === 'turkey' ? 3 : 5;
 }
@@ -192,19 +156,18 @@ function trimMinutes(id: string, species: Species): number {
 const PRICES_PER_KG: Record<string, number> = {
   'brisket-whole': 11, 'brisket-flat': 14, 'brisket-point': 12, 'beef-plate-ribs': 15, 'beef-chuck-ribs': 14, 'beef-back-ribs': 9,
   'beef-chuck-roast': 13, 'beef-cheek': 12, 'tri-tip': 17, 'rib-roast': 28, 'eye-of-round': 14, 'pork-butt': 5.5, 'pork-picnic': 5,
-  'pork-collar': 7.5, 'pork-belly': 9, 'pork-loin': 8, 'spare-ribs': 7.5, 'spare-ribs-squared': 9, 'loin-back-ribs': 11,
+  'pork-collar': 7.5, 'pork-belly': 9, 'pork-loin': 8, 'pork-butt-split': 5.5, 'spare-rib-bones': 9, 'chicken-butterflied': 5, 'turkey-butterflied': 5.5, 'spare-ribs': 7.5, 'spare-ribs-squared': 9, 'loin-back-ribs': 11,
   'sausage-link': 9.5, 'chicken-whole': 5, 'chicken-half': 5.5, 'chicken-thigh': 6.5, 'turkey-breast-boneless': 12,
   'turkey-breast-bone-in': 9, 'turkey-whole': 5.5, 'lamb-shoulder': 12, 'lamb-leg-boneless': 18, 'pan-dish': 2.5,
 };
 
 /** What of a shipped cut follows from its row alone. */
 const MADE_OF_GROUND = new Set(['sausage-link']);
-const PULLED = new Set(['pork-butt', 'pork-picnic', 'lamb-shoulder', 'beef-cheek']);
+const PULLED = new Set(['pork-butt', 'pork-picnic', 'pork-butt-split', 'lamb-shoulder', 'beef-cheek']);
 const CHOPPED = new Set(['beef-chuck-roast', 'brisket-point']);
-const JOINTED = new Set(['chicken-whole', 'chicken-half', 'turkey-whole']);
+const JOINTED = new Set(['chicken-whole', 'chicken-half', 'turkey-whole', 'chicken-butterflied', 'turkey-butterflied', 'spare-rib-bones']);
 const DRESSED = new Set(['sausage-link', 'chicken-thigh']);
 const isRackOfRibs = (id: string) => id.includes('ribs');
-const RIBS_SALT_G_PER_KG = 6;
 
 function safetyClassOf(id: string, species: Species): SafetyClass {
   if (species === 'dish') return 'dish';
@@ -228,7 +191,8 @@ const CALLED: Record<string, string> = {
   'pork-collar': 'pork', 'pork-belly': 'pork', 'pork-loin': 'pork', 'spare-ribs': 'spare rib', 'spare-ribs-squared': 'spare rib',
   'loin-back-ribs': 'loin back rib', 'sausage-link': 'sausage', 'chicken-half': 'chicken', 'chicken-thigh': 'chicken',
   'turkey-breast-boneless': 'turkey', 'turkey-breast-bone-in': 'turkey', 'lamb-shoulder': 'lamb', 'lamb-leg-boneless': 'lamb',
-  'pan-dish': 'dish',
+  'pan-dish': 'dish', 'pork-butt-split': 'pork butt', 'spare-rib-bones': 'spare rib', 'chicken-butterflied': 'butterflied',
+  'turkey-butterflied': 'butterflied',
 };
 
 function cutFromRow(row: Row): Cut {
@@ -274,7 +238,7 @@ function cutFromRow(row: Row): Cut {
     carveMin,
     ...(isRackOfRibs(id) && { saltGPerKg: RIBS_SALT_G_PER_KG }),
     holdMaxMin,
-    ...signsOf(id, species, done === 'tender'),
+    ...cutWordsOf(id, species, done === 'tender'),
     trimMin: trimMinutes(id, species),
     pricePerKg: PRICES_PER_KG[id],
     ...extra,
@@ -295,4 +259,10 @@ export const isGround = (cut: Pick<Cut, 'safetyClass'>): boolean => cut.safetyCl
 export const isRoast = (cut: Pick<Cut, 'done' | 'safetyClass'>): boolean => cut.done.by === 'core' && cut.safetyClass === 'whole';
 
 /** What one trimmed piece of this cut usually weighs, kg. */
+/** Minutes of knife work on one piece: as usual up to the heaviest usual one, then as its cut surface grows, kg^(2/3). */
+export function carveMinOf({ carveMin, typicalBoughtKg, trimShare }: Cut, kg: number): number {
+  const heaviestKg = typicalBoughtKg[1] * (1 - trimShare);
+  return kg <= heaviestKg || heaviestKg <= 0 ? carveMin : carveMin * (kg / heaviestKg) ** (2 / 3);
+}
+
 export const typicalTrimmedKg = (cut: Cut): number => ((cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2) * (1 - cut.trimShare);

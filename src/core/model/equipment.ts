@@ -1,4 +1,16 @@
-export const PIT_KINDS = ['offset', 'reverse-flow', 'bullet', 'kettle', 'ceramic', 'pellet', 'cabinet', 'open-pit', 'oven'] as const;
+export const PIT_KINDS = [
+  'offset',
+  'reverse-flow',
+  'bullet',
+  'drum',
+  'kettle',
+  'ceramic',
+  'pellet',
+  'cabinet',
+  'gas',
+  'open-pit',
+  'oven',
+] as const;
 export type PitKind = (typeof PIT_KINDS)[number];
 
 /** An axis-parallel rectangle on a rack, mm: x to the right along the width, y away from the door, from the near left corner. */
@@ -56,6 +68,56 @@ export const FUEL_HAZARDS: Record<Fuel, { carbonMonoxide: boolean; gasLeak: bool
   electricity: { carbonMonoxide: false, gasLeak: false, ash: false },
 });
 
+/** How coals lie: an even bed, a ring that burns along, to one side, in a basket, or burned down apart and shovelled in. */
+export const COAL_LAYS = ['bed', 'ring', 'side', 'basket', 'shovelled'] as const;
+export type CoalLay = (typeof COAL_LAYS)[number];
+export const WOOD_LIES = ['under', 'onTop'] as const;
+export type WoodLies = (typeof WOOD_LIES)[number];
+
+/** How a pit's fire is made for one heat, so that it can be made again. What is left out, nobody wrote down. */
+export interface FireRecipe {
+  pitC: number;
+  litKg?: number;
+  unlitKg?: number;
+  lay?: CoalLay;
+  wood?: string;
+  /** Of two woods, the second and its share. */
+  secondWood?: string;
+  secondShare?: number;
+  woodLies?: WoodLies;
+  /** How far the air goes in and the smoke out, in eighths of open. */
+  inEighths?: number;
+  outEighths?: number;
+  waterLitres?: number;
+  waterHot?: boolean;
+}
+
+/** A wood and how much of a fire's wood it is. */
+export interface WoodShare {
+  wood: string;
+  share: number;
+}
+
+/** Heats further apart than this want another fire. */
+const SAME_FIRE_C = 15;
+
+/** The fire its owner makes for a heat: the nearest that was written down. */
+export function fireRecipeFor({ fires = [] }: Pick<Pit, 'fires'>, pitC: number): FireRecipe | undefined {
+  const [nearest] = [...fires].sort((a, b) => Math.abs(a.pitC - pitC) - Math.abs(b.pitC - pitC));
+  return nearest && Math.abs(nearest.pitC - pitC) <= SAME_FIRE_C ? nearest : undefined;
+}
+
+/** The woods of a recipe, where it names any. */
+export function woodsOfRecipe({ wood, secondWood, secondShare = 0.5 }: FireRecipe): WoodShare[] | undefined {
+  if (!wood) return undefined;
+  return secondWood
+    ? [
+        { wood, share: 1 - secondShare },
+        { wood: secondWood, share: secondShare },
+      ]
+    : [{ wood, share: 1 }];
+}
+
 /** What a fire eats and asks for. */
 export interface PitFuel {
   kind: Fuel;
@@ -86,6 +148,8 @@ export interface Pit {
   airflow?: number;
   humidity?: number;
   fuel?: PitFuel;
+  /** How its fire is made, by heat. */
+  fires?: FireRecipe[];
   /** A small fan under a controller holds the fire. */
   blower?: boolean;
   /** Can be taken elsewhere, cold. */

@@ -1,6 +1,7 @@
 import type { Buying, GuestNeed, Baseline, Kitchen, Leftover, Loosened, Prep, Receipt, SecondDish, Side } from './eventParts';
 import type { Hired, HoldSetPoint } from './hired';
 import type { Carried } from './allergen';
+import type { Meal } from './habits';
 import type { Grade } from './method';
 
 export interface Guests {
@@ -20,6 +21,8 @@ export interface Serving {
   carveLeadMin: number;
   guests: Guests;
   buffet: boolean;
+  /** What its portions are for; by the clock when left out. */
+  meal?: Meal;
   /** Cooked on top of what the guests eat, as a share. */
   marginShare?: number;
   sides?: Side[];
@@ -67,6 +70,9 @@ export interface Batch {
   pieces: Piece[];
   /** Share of the serving's plate; left out, the plate is split evenly. */
   share?: number;
+  /** Cooked grams a portion, or bones of a rack, where its owner gives another helping than the trade. */
+  portionG?: number;
+  portionBones?: number;
   second?: SecondDish;
   buying?: Partial<Buying>;
   prep?: Partial<Prep>;

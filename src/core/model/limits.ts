@@ -5,6 +5,8 @@
 export const LIMITS = Object.freeze({
   yearsBack: 5,
   yearsAhead: 10,
+  /** Work on an event begins at most so long before its first serving. */
+  workDaysAhead: 366,
   /** From the first serving to the last. */
   servingsSpanDays: 7,
   /** How long before the first serving anything of the event may lie, and how long after the last. */

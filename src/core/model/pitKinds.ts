@@ -102,6 +102,24 @@ export const PIT_KIND: Record<PitKind, PitKindRecord> = Object.freeze({
       racks: [round('lower grate', 440, 1, 160, 15), round('upper grate', 440, 2, 180, 15)],
     },
   },
+  drum: {
+    name: 'upright drum',
+    // Coals straight below: more heat from below than in a bullet, and what drips burns.
+    climate: { film: 1.05, radiation: 1.15, vapour: 1 },
+    fuel: { kind: 'charcoal', kgPerH: 0.55, reloadMin: 480, ashMin: 480 },
+    untendedMaxMin: 120,
+    usual: {
+      name: 'Drum',
+      smoke: true,
+      rangeC: [107, 180],
+      warmUpMin: 40,
+      // Lid off, air rushes to the coals: it falls far and comes back soon.
+      openingDropC: 35,
+      recoverMin: 6,
+      gaugeOffsetC: -8,
+      racks: [round('grate', 540, 1, 200, 25)],
+    },
+  },
   kettle: {
     name: 'kettle',
     climate: { film: 1, radiation: 1.05, vapour: 0.95 },
@@ -169,6 +187,21 @@ export const PIT_KIND: Record<PitKind, PitKindRecord> = Object.freeze({
         rack('middle shelf', 600, 500, 2, 150, 25),
         rack('upper shelf', 600, 500, 3, 150, 25),
       ],
+    },
+  },
+  gas: {
+    name: 'gas pit with a smoke box',
+    // Burning gas makes water; burners under one side.
+    climate: { film: 1.08, radiation: 1, vapour: 1.1 },
+    fuel: { kind: 'gas', kgPerH: 0.5 },
+    usual: {
+      name: 'Gas pit',
+      smoke: true,
+      rangeC: [110, 260],
+      warmUpMin: 15,
+      openingDropC: 35,
+      recoverMin: 5,
+      racks: [rack('grate', 700, 450, 1, 160, 25, { zones: [{ fromMm: 0, toMm: 220, offsetC: 15 }], hotSide: 'left' })],
     },
   },
   'open-pit': {

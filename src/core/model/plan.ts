@@ -2,7 +2,7 @@ import type { CookEvent, Scheme } from './event';
 import type { HotFinish } from './method';
 import type { PlanProblem } from './problem';
 import type { Preparation, PrepKind, TaskKind } from './taskKind';
-import type { Rect, RackSide } from './equipment';
+import type { Rect, RackSide, WoodShare } from './equipment';
 
 /** Where a piece lies on its rack, and which way its thick end points. */
 export interface Place extends Rect {
@@ -27,6 +27,21 @@ export interface Leg {
   kg: number;
 }
 
+/** What is cubed and sauced after the pull, and where it goes back on in pans. */
+export interface BackOn {
+  batchId: string;
+  servingId: string;
+  name: string;
+  kg: number;
+  pitId: string;
+  placeId: string;
+  fromMs: number;
+  toMs: number;
+  /** Minutes of hands to cube and sauce it. */
+  cubeMin: number;
+  legs: Leg[];
+}
+
 export interface Hold {
   /** Where it waits until it is boxed for the ride, when that is another thing. */
   first?: { gearId: string; untilMs: number };
@@ -44,6 +59,7 @@ export interface Hold {
 export type Reason =
   | { code: 'servingNeeds'; servingId: string; carveAtMs: number }
   | { code: 'restNeeds'; ventMin: number; restMin: number }
+  | { code: 'goesBackOn'; minutes: number }
   | { code: 'cookTakes'; medianMin: number; lateMin: number; confidence: number }
   | { code: 'movedEarlier'; minutes: number; pitId: string; rackId: string; blockedUntilMs: number }
   | { code: 'sharesHeat'; pitId: string; pitC: number; wantedC: number }
@@ -226,8 +242,9 @@ export interface Task {
   /** Who does it, where people are named. */
   who?: string[];
   pieceIds?: string[];
-  /** Fuel or wood to put on. */
+  /** Fuel or wood to put on, and which wood. */
   kg?: number;
+  woods?: WoodShare[];
   /** How long what is lit then lasts. */
   lastsMin?: number;
   probe?: ProbeUse;
@@ -243,6 +260,8 @@ export interface Plan {
   firings: Firing[];
   prep: PrepStep[];
   probes: ProbeUse[];
+  /** Where what is cubed goes back on; left out where nothing does. */
+  backOn?: BackOn[];
   tasks: Task[];
   problems: PlanProblem[];
   trips: Trip[];

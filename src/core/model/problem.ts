@@ -66,6 +66,8 @@ export type PlanProblem =
     }
   | { code: 'poultryAbove'; severity: 'broken'; batchId: string; pieces: number; pitId: string; fromMs: number; toMs: number }
   | { code: 'placedUnsuitable'; severity: 'broken'; batchId: string; pieces: number; pitId: string }
+  | { code: 'cubesTooSoon'; severity: 'warning'; batchId: string; minutes: number }
+  | { code: 'cubesNowhere'; severity: 'warning'; batchId: string; fromMs: number; toMs: number }
   | { code: 'longSmoke'; severity: 'warning'; batchId: string; pitId: string; minutes: number }
   | { code: 'placedWrong'; severity: 'broken'; pitId: string; rackId: string; fault: RackFault }
   | { code: 'boxFull'; severity: 'broken'; batchId: string; pieces: number; shortLitres: number; fromMs: number; toMs: number }

@@ -1,5 +1,19 @@
 /** What is done to meat before it goes on, in the order it is done. */
-export const PREP_KINDS = ['thaw', 'trim', 'mixBrine', 'brine', 'rinse', 'inject', 'salt', 'rub', 'fill', 'temper'] as const;
+export const PREP_KINDS = [
+  'thaw',
+  'trim',
+  'mixBrine',
+  'brine',
+  'rinse',
+  'inject',
+  'salt',
+  'rub',
+  'layer',
+  'fill',
+  'chill',
+  'temper',
+  'topUp',
+] as const;
 export type PrepKind = (typeof PREP_KINDS)[number];
 
 /** What shortens a prep that is too late. */
@@ -65,4 +79,6 @@ export type Preparation =
   | { code: 'mix'; recipeId: string }
   | { code: 'side'; sideId: string }
   | { code: 'warmGear'; gearId: string }
+  | { code: 'cubeBackOn'; batchId: string; rackId: string; pans: number; kg: number; forMin: number }
+  | { code: 'cubesOff'; batchId: string }
   | { code: 'wrapStation' | 'knives' | 'labels' | 'fuel' };

@@ -4,14 +4,22 @@ export interface Random {
   uniform(): number;
   /** Standard normal. */
   normal(): number;
+  /** The same stream from here on, apart from this one. */
+  fork(): Random;
 }
 
 /** Seeded generator: sfc32 (Chris Doty-Humphrey's small fast counter) warmed up, normals by Box and Muller. */
 export function seededRandom(seed: number): Random {
-  let a = 0x9e3779b9 ^ seed;
-  let b = 0x243f6a88 ^ Math.imul(seed, 0x85ebca6b);
-  let c = 0xb7e15162;
-  let counter = 1;
+  const a = 0x9e3779b9 ^ seed;
+  const b = 0x243f6a88 ^ Math.imul(seed, 0x85ebca6b);
+  const c = 0xb7e15162;
+  const counter = 1;
+  const stream = streamFrom([a, b, c, counter]);
+  for (let i = 0; i < 16; i++) stream.uniform();
+  return stream;
+}
+
+function streamFrom([a, b, c, counter]: [number, number, number, number], spare?: number): Random {
   const next = () => {
     const t = (((a + b) | 0) + counter) | 0;
     counter = (counter + 1) | 0;
@@ -21,10 +29,9 @@ export function seededRandom(seed: number): Random {
     c = (c + t) | 0;
     return (t >>> 0) / 4_294_967_296;
   };
-  for (let i = 0; i < 16; i++) next();
-  let spare: number | undefined;
   return {
     uniform: next,
+    fork: () => streamFrom([a, b, c, counter], spare),
     normal() {
       if (spare !== undefined) {
         const kept = spare;

@@ -15,6 +15,7 @@ import {
   type SearchOptions,
   type Strand,
 } from '../schedule';
+import { placedBackOn } from './backOn';
 import { assignProbes } from './probes';
 import { parametersOf, type PlanInput } from './planInput';
 import { batchOrders, searchInputOf } from './searchInput';
@@ -67,7 +68,8 @@ export function planFrom(input: PlanInput, { scheme, lower, ...found }: Found): 
   const { event, library } = input;
   // Hands that are not counted carve as the kitchen has carvers.
   const runs = found.stays ? found.runs : stagedCarving(event, library, found.runs, kitchenOf(event).carvers);
-  const scheduled = { ...found, runs };
+  const back = placedBackOn(input, { ...found, runs });
+  const scheduled = { ...found, runs, firings: back.firings, ...(back.backOn.length > 0 && { backOn: back.backOn }) };
   const orders = batchOrders(input);
   const prepared = prepOrders(input, scheduled.runs);
   const { prepCrew, deliverAtMs } = kitchenOf(event);
@@ -94,6 +96,7 @@ export function planFrom(input: PlanInput, { scheme, lower, ...found }: Found): 
     problems: [
       ...scheduled.problems,
       ...done.problems,
+      ...back.problems,
       ...prepProblems(event, prepared, prep, uses, input.earliestMs),
       ...seasoningProblems(orders, library),
       ...longSmokes(input.pits, scheduled.runs).map(({ run, minutes }): PlanProblem => ({

@@ -32,8 +32,13 @@ const LEVER_PRICE: Record<OneLever['code'], number> = Object.freeze({
   fewerGuests: 9,
 });
 
-export const priceOf = (lever: Lever): number =>
-  lever.code === 'both' ? LEVER_PRICE[lever.first.code] + LEVER_PRICE[lever.then.code] : LEVER_PRICE[lever.code];
+/** Each further thing to be hired costs its owner another call and another trip. */
+const EACH_MORE_HIRED = 1;
+
+export function priceOf(lever: Lever): number {
+  if (lever.code === 'both') return priceOf(lever.first) + priceOf(lever.then);
+  return LEVER_PRICE[lever.code] + ('count' in lever ? EACH_MORE_HIRED * (lever.count - 1) : 0);
+}
 
 const WRAP_ORDER: Wrap[] = ['none', 'paper', 'foil', 'pan'];
 const HOTTER_BY_C = 14;

@@ -14,6 +14,7 @@ import { MS_PER_MIN } from '../units';
 import { parametersOf, type PlanInput } from './planInput';
 import { slowestOfRun } from './cookOfRun';
 import { wanderOf } from './searchInput';
+import { weightRule, type WeightRule } from './weightRule';
 
 /** The forecast of a run's slowest piece, from going on to carving, ready to be drawn. Minutes count from going on. */
 export interface RunCurve {
@@ -25,7 +26,7 @@ export interface RunCurve {
   pitC: (number | undefined)[];
   /** The thin end of a tapered piece. */
   thinC?: (number | undefined)[];
-  /** Core of 8 in 10 such cooks, until the late finish. */
+  /** Core of 80 % of such cooks, until the late finish. */
   band: { minutes: number[]; p10C: number[]; p90C: number[] };
   stall?: Stall;
   wrapMin?: number;
@@ -38,6 +39,8 @@ export interface RunCurve {
   ringMm: number;
   yieldShare: number;
   thinEnd?: { coreC: number; doneAtMin?: number };
+  /** What a rule of minutes by weight would say, set by a usual piece cooked the same way. */
+  byWeight?: WeightRule;
   safety: { coreDangerMin: number; surfaceDangerMin: number; lethalityShare: number; lethalitySource: string };
 }
 
@@ -88,6 +91,7 @@ export function runCurve(input: PlanInput, run: Run): RunCurve | undefined {
     barkSetMin: cook.barkSetAtMin,
     ringMm: isPoultry(cut) ? 0 : cook.smoke.ringMm,
     yieldShare: predictedYield(cut, piece.kg, cook.evaporatedShare + cook.drippedShare, parametersOf(input)),
+    byWeight: weightRule(cut, setup, piece, parametersOf(input)),
     thinEnd: cook.thinEnd && { coreC: cook.thinEnd.coreC, doneAtMin: cook.thinEnd.doneAtMin },
     safety: {
       coreDangerMin: dangerMinutes(core, 1),

@@ -17,6 +17,7 @@ import { gradeOf } from '../quantities';
 import { limitsOf, type Limits } from '../safety';
 import { holdingGear, type BatchOrder, type ForecastCache, type ForecastContext, type SearchInput } from '../schedule';
 import { parametersOf, type PlanInput } from './planInput';
+import { afterPull } from './backOn';
 import { rulesOf, travelOf } from './travelOf';
 
 /** The batches of an event that can be planned: known cut and method, a serving, at least one piece. */
@@ -36,6 +37,7 @@ export function batchOrders({ event, library, ...input }: Pick<PlanInput, 'event
         temperMin: prepOf(cut, batch).temperMin,
         loadKg: batch.pieces.reduce((sum, piece) => sum + piece.kg, 0),
         nonIntact: isNonIntact(cut, batch),
+        ...afterPull(event, batch, cut, method, serving),
       },
     ];
   });

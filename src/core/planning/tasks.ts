@@ -1,4 +1,4 @@
-import { relightAtMs, tendFire } from '../fire';
+import { fireWishes, relightAtMs, tendFire } from '../fire';
 import {
   ONE_OPENING_MIN,
   homeIdOf,
@@ -51,7 +51,7 @@ export function tasksOf(
       }),
     );
     const pit = pits.find((each) => each.id === firing.pitId);
-    if (pit) tasks.push(...tendFire(pit, firing, plan.runs, id, event.weather));
+    if (pit) tasks.push(...tendFire(pit, firing, plan.runs, id, fireWishes({ event, library }), event.weather));
   });
   for (const probe of plan.probes) {
     const run = plan.runs.find((each) => each.id === probe.runId)!;

@@ -1,6 +1,6 @@
 import { cutIn, homeIdOf, prepOf, recipeIn, servingPlaceId, type Plan, type Preparation, type RecipeKind, type Task } from '../model';
 import { portionsOf } from '../quantities';
-import { addMinutes } from '../units';
+import { addMinutes, MS_PER_MIN } from '../units';
 import type { PlanInput } from './planInput';
 
 /** Work that may be done in a gap: when at the earliest and by when at the latest it is begun. */
@@ -38,11 +38,15 @@ const USED_AT: Partial<Record<RecipeKind, readonly Task['kind'][]>> = {
 };
 const SIDE_BEGIN_MIN = 15;
 const SIDE_PER_PORTION_MIN = 0.2;
+/** Cubes are taken off and covered. */
+const OFF_MIN = 5;
+/** They may go back on so much sooner where hands are wanted elsewhere. */
+const CUBES_AHEAD_MIN = 10;
 
 /** All that is best done while the meat cooks or before: sauces, sides, wrapping table, hot boxes, knives, labels, wood. */
 export function waitingWork(
   { event, library }: Pick<PlanInput, 'event' | 'library'>,
-  plan: Pick<Plan, 'runs' | 'firings' | 'trips'>,
+  plan: Pick<Plan, 'runs' | 'firings' | 'trips' | 'backOn'>,
   tasks: readonly Task[],
 ): WaitingTask[] {
   const work: WaitingTask[] = [];
@@ -149,6 +153,12 @@ export function waitingWork(
       .filter((run) => run.hold.gearId === gearId || run.hold.first?.gearId === gearId)
       .sort((a, b) => a.pullEarlyMs - b.pullEarlyMs);
     add(`${gearId}/warm`, { code: 'warmGear', gearId }, 10, addMinutes(first!.pullEarlyMs, -15), first!.placeId, 90);
+  }
+  for (const { batchId, pitId, placeId, servingId, fromMs, toMs, cubeMin, kg, legs } of plan.backOn ?? []) {
+    const pans = legs.reduce((sum, leg) => sum + leg.pieceIds.length, 0);
+    const back: Preparation = { code: 'cubeBackOn', batchId, rackId: legs[0]!.rackId, pans, kg, forMin: (toMs - fromMs) / MS_PER_MIN };
+    add(`${batchId}/cubes`, back, cubeMin, fromMs, placeId, CUBES_AHEAD_MIN, { pitId, servingId });
+    add(`${batchId}/cubesOff`, { code: 'cubesOff', batchId }, OFF_MIN, addMinutes(toMs, OFF_MIN), placeId, OFF_MIN, { pitId, servingId });
   }
   for (const firing of plan.firings) {
     const nth = plan.firings.filter((other) => other.pitId === firing.pitId && other.lightAtMs < firing.lightAtMs).length;

@@ -1,5 +1,6 @@
 import {
   BAND_STEP_MIN,
+  blocksAtHeat,
   byTheClock,
   cookSetup,
   holdTogether,
@@ -23,10 +24,12 @@ import {
   type SampleOutcome,
   type Weather,
 } from '../forecast';
-import { typicalTrimmedKg, type Chew, type Cut, type Grade, type Method, type PitKind } from '../model';
+import { laysWood, smokeShareOf } from '../fire';
+import type { Chew, Cut, Grade, Method, PitKind, SmokeWanted } from '../model';
 import { quantileSorted } from '../numerics';
 import { coolLeftover, coreRuleOf, dangerMinutes, lethalityShare, lethalityTable } from '../safety';
 import { parametersOf } from './planInput';
+import { weightRule, type WeightRule } from './weightRule';
 
 /** One piece by one method in one pit: what the bench asks. Everything it needs is in the request. */
 export interface WhatIfRequest {
@@ -43,6 +46,8 @@ export interface WhatIfRequest {
   weather: Weather;
   /** Share of the smoke that is dark and sooty: a fire that smoulders. */
   darkShare: number;
+  /** How much smoke is wanted on it; as usual when left out. */
+  smokeWanted?: SmokeWanted;
   chew: Chew;
   /** The cook model with what was taken of the owner's log; as shipped when left out. */
   parameters?: ParameterSet;
@@ -61,7 +66,7 @@ export interface WhatIfAnswer {
   /** When the core passes what cooks look out for; undefined where it does not get there. */
   milestones: { coreC: number; at?: Quantiles }[];
   /** What a rule of minutes by weight would say that is right for a usual piece; undefined where that is never done. */
-  byWeight?: { usualKg: number; minPerKg: number; minutes: number };
+  byWeight?: WeightRule;
   wrap?: Quantiles;
   stallLength: Quantiles;
   barkSet?: Quantiles;
@@ -105,16 +110,21 @@ const HOLD_LOOKED_AT_MIN = 12 * 60;
 const clockedMethod = ({ cut, method, massKg, thicknessMm, startC, grade, altitudeM, ...request }: WhatIfRequest) =>
   byTheClock(cut, method, { kg: massKg, thicknessMm, startC, grade, altitudeM, airC: ROOM_C }, parametersOf(request));
 
+/** A wish for more or less smoke is heard where wood is laid on. */
+const smokeShareOn = (kind: PitKind, wanted: SmokeWanted = 'usual'): number =>
+  laysWood({ kind, smoke: true, racks: [] }) ? smokeShareOf(wanted) : 1;
+
 export function whatIfSetup(request: WhatIfRequest): CookSetup {
-  const { cut, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare, weather } = request;
+  const { cut, massKg, thicknessMm, startC, grade, pitC, pitKind, altitudeM, chew, darkShare, smokeWanted, weather } = request;
   const method = clockedMethod(request);
-  const setup = cookSetup(cut, { massKg, thicknessMm, startC, grade }, method, parametersOf(request), {
+  const blocked = blocksAtHeat(cut, { kg: massKg, thicknessMm, grade }, method, pitC, parametersOf(request));
+  const setup = cookSetup(cut, { massKg, thicknessMm, startC, grade }, blocked, parametersOf(request), {
     pit: programmeOf(method, pitC, openingsOf(BENCH_PIT, pitC, weather, massKg)),
     pitKind,
     altitudeM,
     chew,
     roomC: ROOM_C,
-    smoke: { output: method.needsSmoke ? 1 : 0, darkShare },
+    smoke: { output: method.needsSmoke ? smokeShareOn(pitKind, smokeWanted) : 0, darkShare },
     hands: { methodId: request.method.id },
   });
   return withTurns(setup, parametersOf(request), method.turns);
@@ -151,7 +161,7 @@ export function whatIfAnswer(request: WhatIfRequest, samples: SampleOutcome[]): 
       : { minutes: forecast.band.p10C.map((_, i) => i * BAND_STEP_MIN), p10C: forecast.band.p10C, p90C: forecast.band.p90C },
     rest: restDrawn(tent.coreC, cook),
     done: none ? certain(cook.doneAtMin) : forecast.done,
-    byWeight: byWeight(request),
+    byWeight: weightRule(cut, setup, { kg: request.massKg }, parametersOf(request)),
     milestones: MILESTONES_C.map((coreC) => ({ coreC, at: milestoneAt(coreC, trace, forecast.samples) })),
     wrap: none ? (cook.wrapAtMin === undefined ? undefined : certain(cook.wrapAtMin)) : forecast.wrap,
     stallLength: none ? certain(stall) : forecast.stallLength,
@@ -183,15 +193,6 @@ function restDrawn(tentC: Float64Array, { status, doneAtMin, doneCoreC }: Cook):
   const lastMin = Math.min(REST_DRAWN_MIN, cool < 0 ? tentC.length - 1 : cool);
   const minutes = Array.from({ length: Math.ceil(lastMin / DRAWN_EVERY_MIN) }, (_, i) => i * DRAWN_EVERY_MIN).concat(lastMin);
   return { minutes: minutes.map((minute) => doneAtMin + minute), coreC: minutes.map((minute) => tentC[minute]!) };
-}
-
-/** The weight rule of a cut, set by its usual piece cooked the same way. */
-function byWeight(request: WhatIfRequest): WhatIfAnswer['byWeight'] {
-  const usualKg = typicalTrimmedKg(request.cut);
-  const usual = runCook(whatIfSetup({ ...request, massKg: usualKg, thicknessMm: undefined }), parametersOf(request), { stepMin: 2 });
-  if (usual.status === 'never' || usualKg <= 0) return undefined;
-  const minPerKg = usual.doneAtMin / usualKg;
-  return { usualKg, minPerKg, minutes: minPerKg * request.massKg };
 }
 
 /** Into the stall, the usual wrap, and nearly tender. */

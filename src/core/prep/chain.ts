@@ -24,14 +24,21 @@ export const HANDS_MIN: Record<PrepKind, readonly [start: number, perPiece: numb
   inject: [5, 3],
   salt: [2, 1],
   rub: [2, 2],
+  layer: [2, 1],
   fill: [0, 10],
+  chill: [2, 0.5],
   temper: [2, 0],
+  topUp: [1, 0.5],
 });
 
 /** After mixing, the ice has melted and the brine is measured at or below 5 C. */
 const BRINE_SETTLES_MIN = 30;
 /** Skin dries uncovered in the cold before heat. */
 const DRIES_MIN = 60;
+/** An injection spreads through the meat in this. */
+const INJECTION_SPREADS_MIN = 60;
+/** A top-up goes on with the meat. */
+const TOP_UP_KEEPS_MIN = 20;
 const SALT_WAIT_MIN = { night: [8 * H, 24 * H], hour: [45, 24 * H] } as const;
 
 /** A batch's steps from the freezer or the delivery to the pit, in the order they are done. */
@@ -63,13 +70,22 @@ export function prepChain(batch: Batch, cut: Cut, library: Library): Link[] {
     add('brine', Math.round(brine.hours * H), Math.round(brine.longestH * H));
     add('rinse', isPoultry(cut) ? DRIES_MIN : 0, COLD_KEEPS_MIN);
   }
-  if (prep.recipes.injection !== undefined) add('inject', 0, 12 * H);
+  if (prep.recipes.injection !== undefined) {
+    const { injectRestMin = INJECTION_SPREADS_MIN } = prep;
+    add('inject', injectRestMin, injectRestMin + 12 * H);
+  }
   if (prep.salt === 'night' || prep.salt === 'hour') add('salt', SALT_WAIT_MIN[prep.salt][0], SALT_WAIT_MIN[prep.salt][1]);
-  // A rub that brings the salt draws water if it waits; after a salting it may go on any time of the day.
-  if (prep.recipes.rub !== undefined || prep.recipes.binder !== undefined) add('rub', 0, prep.salt === 'on' ? 90 : 12 * H);
+  // As late as can be, and the evening before rather than in the night: what its salt draws by then has gone back in.
+  if (prep.recipes.rub !== undefined || prep.recipes.binder !== undefined) {
+    const { layerMin } = prep;
+    add('rub', layerMin ?? 0, COLD_KEEPS_MIN);
+    if (layerMin !== undefined) add('layer', 0, COLD_KEEPS_MIN);
+  }
+  if (prep.chillMin !== undefined) add('chill', Math.max(0, prep.chillMin - HANDS_MIN.chill[0]), prep.chillMin + COLD_KEEPS_MIN);
   if (prep.temperMin > 0) {
     const waitMin = Math.max(0, prep.temperMin - HANDS_MIN.temper[0]);
     add('temper', waitMin, waitMin);
   }
+  if (prep.topUp && prep.recipes.rub !== undefined) add('topUp', 0, TOP_UP_KEEPS_MIN);
   return links;
 }

@@ -60,12 +60,13 @@ describe('counted back from going on', () => {
   });
 
   it('keeps to the kitchen’s hours where the windows allow, and says where they do not', () => {
-    // On at two in the morning after: the rub that brings the salt has no place in the day.
+    // On at two in the morning: seasoned the evening before, but topped up only as it goes on.
     const onAtMs = addMinutes(SUPPER_MS, -16 * H);
-    const steps = placeSteps([orderOf('pork-butt', 3, {}, onAtMs)], { ...open, shifts: SHIFTS });
+    const steps = placeSteps([orderOf('pork-butt', 3, { topUp: true }, onAtMs)], { ...open, shifts: SHIFTS });
     expect(steps.map((step) => [step.kind, step.outOfHours])).toEqual([
       ['trim', false],
-      ['rub', true],
+      ['rub', false],
+      ['topUp', true],
     ]);
     // Salted the night before it can: everything is done by eight in the evening.
     const salted = placeSteps([orderOf('pork-butt', 3, { salt: 'night', recipes: { rub: 'rub-pepper' } }, onAtMs)], {
@@ -73,6 +74,30 @@ describe('counted back from going on', () => {
       shifts: SHIFTS,
     });
     expect(salted.every((step) => !step.outOfHours)).toBe(true);
+  });
+
+  it('leaves an injection to spread, rubs in layers and chills the surface, each at its time', () => {
+    const chain = prepChain(
+      batchOf('pork-butt', 2, {
+        prep: {
+          recipes: { injection: 'injection-butter', rub: 'rub-harbour' },
+          injectRestMin: 240,
+          layerMin: 30,
+          chillMin: 60,
+          topUp: true,
+        },
+      }),
+      findCut('pork-butt')!,
+      SHIPPED_LIBRARY,
+    );
+    expect(chain.map(({ kind, waitMin }) => [kind, waitMin])).toEqual([
+      ['trim', 0],
+      ['inject', 240],
+      ['rub', 30],
+      ['layer', 0],
+      ['chill', 58],
+      ['topUp', 0],
+    ]);
   });
 
   it('brines earlier rather than by night', () => {

@@ -2,6 +2,7 @@ import {
   carriedBy,
   cutIn,
   inListOrder,
+  isWrapped,
   methodIn,
   prepOf,
   recipeIn,
@@ -63,11 +64,11 @@ export function batchContents(batch: Batch, library: Library): Contents {
   }
   if (cut.species === 'beef' || cut.species === 'pork') gathered.add([cut.species], cut.name);
   const prep = prepOf(cut, batch);
-  const wraps = methodIn(library, batch.methodId)?.wrap ?? 'none';
+  const method = methodIn(library, batch.methodId);
   for (const [kind, id] of Object.entries(prep.recipes)) {
     if (id === undefined) continue;
     if (kind === 'brine' && prep.brine === 'none') continue;
-    if (kind === 'wrap' && wraps === 'none') continue;
+    if (kind === 'wrap' && !(method && isWrapped(method))) continue;
     gathered.addRecipe(library, id);
   }
   // A dish is its recipe, or what its maker declares of it; its name says nothing.

@@ -1,4 +1,4 @@
-import { cutIn, type CarveManner, type CookEvent, type Cut, type Library, type Plan, type Run, type Serving } from '../model';
+import { carveMinOf, cutIn, type CarveManner, type CookEvent, type Cut, type Library, type Plan, type Run, type Serving } from '../model';
 import { MS_PER_MIN, addMinutes } from '../units';
 
 /** The core at which each kind of knife work goes best, C. */
@@ -129,7 +129,7 @@ function piecesToCarve(event: CookEvent, library: Library, runs: readonly Run[],
     return run.pieceIds.map((pieceId) => ({
       runId: run.id,
       pieceId,
-      minutes: cut.carveMin,
+      minutes: carveMinOf(cut, batch.pieces.find((piece) => piece.id === pieceId)?.kg ?? 0),
       neededMs: neededMs(serving, all.indexOf(pieceId), all.length),
     }));
   });

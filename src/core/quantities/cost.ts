@@ -1,5 +1,5 @@
 import { buyingOf, type Batch, type Cut } from '../model';
-import { choosePieces, SHORT_SHARE, type Demand, type Supply } from './demand';
+import { choosePieces, type Demand, type Supply } from './demand';
 import { portionBones, portionG } from './portions';
 
 /** What a batch costs: its price on what is bought, less the worth of the trim that is kept. */
@@ -44,7 +44,7 @@ export function compareCuts(
   if (!dish) return [];
   const weight = dish.plateShare * dish.meats;
   // A rack's share of the plate is asked in bones; every other cut's in grams. Both come back to cooked meat.
-  const plainG = dish.bonesPerPortion === undefined ? dish.gramsPerPortion : portionG(dish.meats, 'supper') * weight;
+  const plainG = dish.bonesPerPortion === undefined ? dish.gramsPerPortion : portionG(dish.meats, dish.usual.meal) * weight;
   return cuts
     .map((cut) => {
       const boughtKg = (cut.typicalBoughtKg[0] + cut.typicalBoughtKg[1]) / 2;
@@ -59,8 +59,8 @@ export function compareCuts(
         rackMm2PerPortion: ((size.lengthMm + AIR_GAP_MM) * (size.widthMm + AIR_GAP_MM)) / portionsPerPiece,
         pieces:
           cut.bones === undefined
-            ? choosePieces((boughtKg * demand.portions) / portionsPerPiece, cut.typicalBoughtKg).pieces
-            : Math.ceil((demand.portions / portionsPerPiece) * (1 - SHORT_SHARE) - 1e-9),
+            ? choosePieces((boughtKg * demand.portions) / portionsPerPiece, cut.typicalBoughtKg, demand.shortShare).pieces
+            : Math.ceil((demand.portions / portionsPerPiece) * (1 - demand.shortShare) - 1e-9),
       };
     })
     .sort((a, b) => (a.costPerPortion ?? Infinity) - (b.costPerPortion ?? Infinity));

@@ -1,8 +1,5 @@
-import { buyingOf, cutIn, type Batch, type Cut, type Grade, type Library, type Meal, type Serving } from '../model';
-import { portionBones, portionG, portionsOf, SIDE_DISH_G, splitPlate } from './portions';
-
-/** Whole pieces may leave the table this little short rather than call for one more. */
-export const SHORT_SHARE = 0.06;
+import { buyingOf, cutIn, sidesOf, type Batch, type Cut, type Grade, type Kitchen, type Library, type Meal, type Serving } from '../model';
+import { besideShare, portionBones, portionG, portionsOf, SIDE_DISH_G, splitPlate } from './portions';
 
 /** One dish carved from a batch: whom it feeds and how much cooked meat that takes. */
 export interface DishNeed {
@@ -18,6 +15,10 @@ export interface DishNeed {
   /** Cooked grams a portion; bones a portion for racks sold by the bone. */
   gramsPerPortion: number;
   bonesPerPortion?: number;
+  /** What the trade would give, where the owner gives another helping, and why: the band of the meal, less what stands beside. */
+  usual: { meal: Meal; gramsPerPortion: number; bonesPerPortion?: number; besideG: number; besideShare: number };
+  /** The owner's own helping. */
+  byOwner: boolean;
   cookedKg: number;
   /** The share of the cooked meat it is carved from, when that is fixed. */
   partShare?: number;
@@ -44,11 +45,14 @@ export interface Demand {
   pieceKg: number;
   /** Racks that are portioned by the bone: how many the bones come to. */
   exactRacks?: number;
+  /** How short whole pieces may leave the table. */
+  shortShare: number;
 }
 
 export interface Menu {
   servings: readonly Serving[];
   batches: readonly Batch[];
+  kitchen?: Partial<Kitchen>;
 }
 
 interface Dish {
@@ -59,18 +63,20 @@ interface Dish {
   servingId: string;
   share?: number;
   partShare?: number;
+  portionG?: number;
+  portionBones?: number;
 }
 
 function dishesOf(menu: Menu, library: Library): Dish[] {
   return menu.batches.flatMap((batch): Dish[] => {
     const cut = cutIn(library, batch.cutId);
     if (!cut) return [];
-    const main: Dish = { batch, cut, nth: 0, name: batch.label || cut.name, servingId: batch.servingId, share: batch.share };
+    const main: Dish = { batch, cut, nth: 0, name: batch.label || cut.name, servingId: batch.servingId, ...helpingOf(batch) };
     const { second } = batch;
     if (!second) return [main];
     return [
       { ...main, partShare: second.partShare === undefined ? undefined : 1 - second.partShare },
-      { batch, cut, nth: 1, name: second.name, servingId: second.servingId, share: second.share, partShare: second.partShare },
+      { batch, cut, nth: 1, name: second.name, servingId: second.servingId, partShare: second.partShare, ...helpingOf(second) },
     ];
   });
 }
@@ -86,9 +92,11 @@ export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving
     const here = dishes.filter((dish) => dish.servingId === serving.id);
     const meats = here.filter((dish) => dish.cut.species !== 'dish');
     const shares = splitPlate(meats.map((dish) => dish.share));
+    const besideG = besideOf(serving, here.length - meats.length);
     for (const dish of here) {
-      const meal = mealOf(serving);
-      const plate = { meats: meats.length, plateShare: shares[meats.indexOf(dish)] ?? 1, eaten: library.habits?.eats?.[meal] ?? 1 };
+      const meal = serving.meal ?? mealOf(serving);
+      const eaten = library.habits?.eats?.[meal] ?? 1;
+      const plate = { meats: meats.length, plateShare: shares[meats.indexOf(dish)] ?? 1, eaten, besideG };
       needs.set(dish, dishNeed(dish, serving, plate, meal));
     }
   }
@@ -96,7 +104,7 @@ export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving
   for (const batch of menu.batches) {
     const cut = cutIn(library, batch.cutId);
     const own = dishes.filter((dish) => dish.batch === batch).flatMap((dish) => needs.get(dish) ?? []);
-    if (cut && own.length > 0) demands.set(batch.id, wholePieces(batch, cut, own));
+    if (cut && own.length > 0) demands.set(batch.id, wholePieces(batch, cut, own, menu.kitchen?.mayBeShortShare));
   }
   return demands;
 }
@@ -105,36 +113,75 @@ export function demandOf(menu: Menu, library: Library, mealOf: (serving: Serving
 function dishNeed(
   dish: Dish,
   serving: Serving,
-  { meats, plateShare, eaten }: { meats: number; plateShare: number; eaten: number },
+  { meats, plateShare, eaten, besideG }: { meats: number; plateShare: number; eaten: number; besideG: number },
   meal: Meal,
 ): DishNeed {
   const marginShare = serving.marginShare ?? 0;
   const portions = portionsOf(serving.guests, serving.buffet, marginShare);
   const common = { servingId: serving.id, name: dish.name, guests: serving.guests, buffet: serving.buffet, marginShare, meats, portions };
   const { cut, partShare } = dish;
-  if (cut.species === 'dish')
-    return { ...common, plateShare: 1, partShare, gramsPerPortion: SIDE_DISH_G, cookedKg: (portions * SIDE_DISH_G) / 1000 };
-  // Shares are of the whole plate: one of three meats that takes half of it is eaten one and a half times.
-  const weight = plateShare * meats * eaten;
-  if (cut.bones !== undefined) {
-    const bonesPerPortion = portionBones(meats) * weight;
-    const shopKg = buyingOf(cut, dish.batch).shopKg ?? cut.typicalBoughtKg;
-    const rackKg = ((shopKg[0] + shopKg[1]) / 2) * (1 - cut.trimShare);
-    const gramsPerPortion = (1000 * bonesPerPortion * rackKg * cut.yieldShare) / cut.bones;
-    return { ...common, plateShare, partShare, bonesPerPortion, gramsPerPortion, cookedKg: (portions * gramsPerPortion) / 1000 };
-  }
-  const gramsPerPortion = portionG(meats, meal) * weight;
-  return { ...common, plateShare, partShare, gramsPerPortion, cookedKg: (portions * gramsPerPortion) / 1000 };
+  const usual = usualHelping(cut, dish.batch, { meats, plateShare, eaten, besideG }, meal);
+  const { portionG: own, portionBones: ownBones } = dish;
+  const byOwner = cut.bones === undefined ? own !== undefined : ownBones !== undefined;
+  const bonesPerPortion = cut.bones === undefined ? undefined : (ownBones ?? usual.bonesPerPortion);
+  const gramsPerPortion =
+    bonesPerPortion === undefined
+      ? (own ?? usual.gramsPerPortion)
+      : (usual.gramsPerPortion * bonesPerPortion) / Math.max(1e-9, usual.bonesPerPortion ?? bonesPerPortion);
+  return {
+    ...common,
+    plateShare: cut.species === 'dish' ? 1 : plateShare,
+    partShare,
+    gramsPerPortion,
+    ...(bonesPerPortion !== undefined && { bonesPerPortion }),
+    usual,
+    byOwner,
+    cookedKg: (portions * gramsPerPortion) / 1000,
+  };
 }
 
+/** The helping the trade gives: the middle of the meal's band, by the share of the plate, less where much stands beside it. */
+function usualHelping(
+  cut: Cut,
+  batch: Batch,
+  { meats, plateShare, eaten, besideG }: { meats: number; plateShare: number; eaten: number; besideG: number },
+  meal: Meal,
+): DishNeed['usual'] {
+  if (cut.species === 'dish') return { meal, gramsPerPortion: SIDE_DISH_G, besideG: 0, besideShare: 1 };
+  const less = besideShare(besideG);
+  // Shares are of the whole plate: one of three meats that takes half of it is eaten one and a half times.
+  const weight = plateShare * meats * eaten * less;
+  const reason = { meal, besideG, besideShare: less };
+  if (cut.bones === undefined) return { ...reason, gramsPerPortion: portionG(meats, meal) * weight };
+  const bonesPerPortion = portionBones(meats, meal) * weight;
+  const shopKg = buyingOf(cut, batch).shopKg ?? cut.typicalBoughtKg;
+  const rackKg = ((shopKg[0] + shopKg[1]) / 2) * (1 - cut.trimShare);
+  return { ...reason, bonesPerPortion, gramsPerPortion: (1000 * bonesPerPortion * rackKg * cut.yieldShare) / cut.bones };
+}
+
+/** What the owner says of a helping. */
+const helpingOf = ({ share, portionG, portionBones }: Pick<Batch, 'share' | 'portionG' | 'portionBones'>) => ({
+  share,
+  portionG,
+  portionBones,
+});
+
+/** Grams a head beside the meat: sides and pan dishes. Bread, sauce and pickles are eaten with it. */
+const besideOf = (serving: Serving, pans: number): number =>
+  sidesOf(serving).reduce((sum, side) => sum + (side.kind === 'side' ? side.gPerHead : 0), 0) + pans * SIDE_DISH_G;
+
 /**
- * Whole pieces out of the weights a shop sells: of every count that leaves the table no more than 6 % short,
- * the one that comes nearest to the need, and of those the one whose pieces are nearest the middle weight.
+ * Whole pieces out of the weights a shop sells: of every count that leaves the table no shorter than it may be (not at all, when
+ * nothing is said), the one that comes nearest to the need, and of those the one whose pieces are nearest the middle weight.
  */
-export function choosePieces(boughtKg: number, [lowKg, highKg]: readonly [number, number]): { pieces: number; eachKg: number } {
+export function choosePieces(
+  boughtKg: number,
+  [lowKg, highKg]: readonly [number, number],
+  shortShare = 0,
+): { pieces: number; eachKg: number } {
   const middleKg = (lowKg + highKg) / 2;
   if (boughtKg <= 0) return { pieces: 0, eachKg: middleKg };
-  const fewest = Math.max(1, Math.ceil((boughtKg * (1 - SHORT_SHARE)) / highKg - 1e-9));
+  const fewest = Math.max(1, Math.ceil((boughtKg * (1 - shortShare)) / highKg - 1e-9));
   const most = Math.max(fewest, Math.ceil(boughtKg / lowKg));
   let best: { pieces: number; eachKg: number; missShare: number; fromMiddleKg: number } | undefined;
   for (let pieces = fewest; pieces <= most; pieces++) {
@@ -147,7 +194,7 @@ export function choosePieces(boughtKg: number, [lowKg, highKg]: readonly [number
   return { pieces: best!.pieces, eachKg: best!.eachKg };
 }
 
-function wholePieces(batch: Batch, cut: Cut, dishes: DishNeed[]): Demand {
+function wholePieces(batch: Batch, cut: Cut, dishes: DishNeed[], shortShare = 0): Demand {
   const shopKg = buyingOf(cut, batch).shopKg ?? cut.typicalBoughtKg;
   const fixed = dishes.every((dish) => dish.partShare !== undefined) && dishes.length > 1;
   const asked = dishes.map((dish) => dish.cookedKg / (fixed ? dish.partShare! : 1));
@@ -159,8 +206,8 @@ function wholePieces(batch: Batch, cut: Cut, dishes: DishNeed[]): Demand {
     cut.bones === undefined ? undefined : dishes.reduce((sum, dish) => sum + (dish.portions * (dish.bonesPerPortion ?? 0)) / cut.bones!, 0);
   const chosen =
     exactRacks === undefined
-      ? choosePieces(boughtKg, shopKg)
-      : { pieces: Math.ceil(exactRacks * (1 - SHORT_SHARE) - 1e-9), eachKg: (shopKg[0] + shopKg[1]) / 2 };
+      ? choosePieces(boughtKg, shopKg, shortShare)
+      : { pieces: Math.ceil(exactRacks * (1 - shortShare) - 1e-9), eachKg: (shopKg[0] + shopKg[1]) / 2 };
   return {
     batchId: batch.id,
     dishes,
@@ -176,6 +223,7 @@ function wholePieces(batch: Batch, cut: Cut, dishes: DishNeed[]): Demand {
     pieceBoughtKg: chosen.eachKg,
     pieceKg: Math.round(chosen.eachKg * (1 - cut.trimShare) * 100) / 100,
     exactRacks,
+    shortShare,
   };
 }
 

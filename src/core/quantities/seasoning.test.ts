@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { batchOf, eventOf } from '../../../tests/fixtures/events';
-import { CUTS, findCut, METHODS, recipeIn, RECIPES, recipesWith, SHIPPED_LIBRARY, type Prep } from '../model';
+import { CUTS, findCut, METHODS, recipeIn, RECIPES, recipesWith, SHIPPED_LIBRARY, typicalTrimmedKg, type Prep } from '../model';
 import {
   batchContents,
   carriedIn,
@@ -22,15 +22,49 @@ const recipe = (id: string) => recipeIn(SHIPPED_LIBRARY, id)!;
 const prep = (change: Partial<Prep>) => ({ prep: change });
 
 describe('the rub', () => {
-  it('covers the surface at 0.07 g/cm2, the underside half by the light school', () => {
+  it('covers a brisket at 0.07 g/cm2, the underside half by the light school', () => {
     // A brisket of its reference shape: 42 x 25 x 7.5 cm, fill 0.72, 1.05 kg a litre.
     const brisket = findCut('brisket-whole')!;
     const piece = { id: 'x', kg: 42 * 25 * 7.5 * 0.72 * 1.05e-3 };
     const rounding = 0.72 ** (2 / 3);
     const all = 2 * (42 * 25 + 42 * 7.5 + 25 * 7.5) * rounding;
     expect(surfaceCm2(brisket, piece).allCm2).toBeCloseTo(all, 6);
-    expect(rubG(brisket, piece, false)).toBeCloseTo(0.07 * all, 6);
-    expect(rubG(brisket, piece, true)).toBeCloseTo(0.07 * (all - 42 * 25 * rounding * 0.5), 6);
+    expect(rubG(brisket, piece, { undersideLight: false })).toBeCloseTo(0.07 * all, 6);
+    expect(rubG(brisket, piece, { undersideLight: true })).toBeCloseTo(0.07 * (all - 42 * 25 * rounding * 0.5), 6);
+  });
+
+  it('is 20 to 25 g for a squared rack by a light hand, 60 to 80 g by a heavy one; herbs on birds are few', () => {
+    const rack = findCut('spare-ribs-squared')!;
+    const grams = (rubWeight?: Prep['rubWeight']) =>
+      rubG(rack, { id: 'x', kg: typicalTrimmedKg(rack) }, { undersideLight: false, rubWeight });
+    expect(grams('light')).toBeGreaterThan(19);
+    expect(grams('light')).toBeLessThan(26);
+    expect(grams('heavy')).toBeGreaterThan(60);
+    expect(grams('heavy')).toBeLessThan(80);
+    expect(grams()).toBe(grams('usual'));
+    // Twenty kilograms of halves: a jar of rub, not three.
+    const halves = batchOf('chicken-half', 20);
+    const { uses } = seasoningOf(halves, findCut('chicken-half')!, undefined, SHIPPED_LIBRARY, 0);
+    const rub = uses.find((use) => use.kind === 'rub')!;
+    expect(rub.kg / halves.pieces.reduce((sum, piece) => sum + piece.kg, 0)).toBeLessThan(0.02);
+  });
+
+  it('is half as much again for a second layer, and a little more to top up', () => {
+    const kg = (change: Partial<Prep>) => {
+      const batch = batchOf('brisket-whole', 2, prep({ recipes: { rub: 'rub-pepper' }, ...change }));
+      return seasoningOf(batch, findCut('brisket-whole')!, undefined, SHIPPED_LIBRARY, 0).uses.find((use) => use.kind === 'rub')!.kg;
+    };
+    expect(kg({ layerMin: 30 }) / kg({})).toBeCloseTo(1.5, 9);
+    expect(kg({ layerMin: 30, topUp: true }) / kg({})).toBeCloseTo(1.65, 9);
+  });
+
+  it('says of a bird that is neither brined nor salted that it has no salt', () => {
+    const says = (change: Partial<Prep>) =>
+      seasoningOf(batchOf('chicken-half', 2, prep(change)), findCut('chicken-half')!, undefined, SHIPPED_LIBRARY, 0).unsalted;
+    expect(says({ salt: 'none', recipes: { rub: 'rub-thyme' } })).toBe(saltShareOf(recipe('rub-thyme')) === 0);
+    expect(says({ salt: 'none', recipes: {} })).toBe(true);
+    expect(says({ salt: 'night', recipes: {} })).toBe(false);
+    expect(says({ salt: 'none', brine: 'timed', recipes: { brine: 'brine-tide' } })).toBe(false);
   });
 
   it('knows how much of a recipe is salt, and scales it', () => {
@@ -196,4 +230,20 @@ it('gives every cut its trimming minutes', () => {
   expect(findCut('spare-ribs')!.trimMin).toBe(4);
   expect(findCut('beef-cheek')!.trimMin).toBe(6);
   expect(findCut('chicken-half')!.trimMin).toBe(3);
+});
+
+describe('a mop', () => {
+  it('is made for the times it lies open, and none for a pit that stays shut', () => {
+    const kg = (methodId: string) =>
+      seasoningOf(
+        batchOf('pork-butt', 3, prep({ recipes: { mop: RECIPES.find((each) => each.kind === 'mop')!.id } })),
+        findCut('pork-butt')!,
+        METHODS.find((method) => method.id === methodId),
+        SHIPPED_LIBRARY,
+        0,
+      ).uses.find((use) => use.kind === 'mop')?.kg;
+    expect(kg('sprayed')).toBeCloseTo(3 * 4 * 0.04, 9);
+    expect(kg('over-coals')).toBeCloseTo(3 * 5 * 0.04, 9);
+    expect(kg('low-paper')).toBeUndefined();
+  });
 });

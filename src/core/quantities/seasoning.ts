@@ -1,4 +1,6 @@
 import {
+  isPoultry,
+  isWrapped,
   pieceSize,
   prepOf,
   recipeIn,
@@ -7,14 +9,20 @@ import {
   type Library,
   type Method,
   type Piece,
+  type Prep,
   type Recipe,
   type RecipeKind,
+  type RubWeight,
 } from '../model';
 import { brineFor } from './brine';
 
 /** Starting values of the trade; amounts per piece, per kilogram of trimmed meat or per square centimetre. */
 export const SEASONING = Object.freeze({
-  rubGPerCm2: 0.07,
+  /** A squared rack takes 22 g, 45 g or 75 g. */
+  rubGPerCm2: { light: 0.021, usual: 0.042, heavy: 0.07 } satisfies Record<RubWeight, number>,
+  /** Of a first layer, put on again as a second or to top up. */
+  layerShare: 0.5,
+  topUpShare: 0.15,
   /** Dry salt the night before, the hour before or as it goes on, where a cut does not say otherwise. */
   saltGPerKg: 9,
   binderGPerKg: 4,
@@ -39,10 +47,20 @@ export function surfaceCm2(cut: Cut, piece: Piece): { allCm2: number; undersideC
   return { allCm2: 2 * (l * w + l * t + w * t) * rounding, undersideCm2: l * w * rounding };
 }
 
-/** Grams of rub for one piece: 0.07 g/cm2, the underside half by the light school. */
-export function rubG(cut: Cut, piece: Piece, undersideLight: boolean): number {
+/** The hand a cut is usually rubbed with: heavy for a thick bark, light where salt and herbs go far. */
+export function usualRubWeight(cut: Cut): RubWeight {
+  if (isPoultry(cut) || cut.done.by === 'core') return 'light';
+  return cut.bones === undefined ? 'heavy' : 'usual';
+}
+
+/** Grams of rub for one piece by its surface and the hand's weight, the underside half by the light school. */
+export function rubG(
+  cut: Cut,
+  piece: Piece,
+  { undersideLight, rubWeight = usualRubWeight(cut) }: Pick<Prep, 'undersideLight' | 'rubWeight'>,
+): number {
   const { allCm2, undersideCm2 } = surfaceCm2(cut, piece);
-  return SEASONING.rubGPerCm2 * (allCm2 - (undersideLight ? undersideCm2 / 2 : 0));
+  return SEASONING.rubGPerCm2[rubWeight] * (allCm2 - (undersideLight ? undersideCm2 / 2 : 0));
 }
 
 export const saltG = (cut: Cut, kg: number): number => kg * (cut.saltGPerKg ?? SEASONING.saltGPerKg);
@@ -75,7 +93,12 @@ export interface Seasoning {
   surfaceSaltShare: number;
   /** Salted ahead or brined, and then rubbed with salt again. */
   saltedTwice: boolean;
+  /** Neither brined nor salted, and its rub has no salt: it will taste of nothing. */
+  unsalted: boolean;
 }
+
+/** How often it lies open to be mopped: at its sprays, or as it is turned; a shut pit is not opened for a mop. */
+const mopsOf = (method: Method | undefined): number => (method?.spray ? SEASONING.mops : (method?.turns ?? 0));
 
 /** Everything a batch is seasoned with, weighed. */
 export function seasoningOf(batch: Batch, cut: Cut, method: Method | undefined, library: Library, heads: number): Seasoning {
@@ -87,15 +110,16 @@ export function seasoningOf(batch: Batch, cut: Cut, method: Method | undefined, 
     const recipe = recipeIn(library, prep.recipes[kind]);
     if (recipe && mixedKg > 0) uses.push({ kind, recipe, kg: mixedKg });
   };
-  const rubKg = batch.pieces.reduce((sum, piece) => sum + rubG(cut, piece, prep.undersideLight), 0) / 1000;
+  const layers = 1 + (prep.layerMin === undefined ? 0 : SEASONING.layerShare) + (prep.topUp ? SEASONING.topUpShare : 0);
+  const rubKg = (layers * batch.pieces.reduce((sum, piece) => sum + rubG(cut, piece, prep), 0)) / 1000;
   const brine = prep.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
   mix('brine', brine ? brine.mixKg : 0);
   mix('injection', (kg * SEASONING.injectionMlPerKg) / 1000);
   mix('binder', (kg * SEASONING.binderGPerKg) / 1000);
   mix('rub', rubKg);
   mix('spray', (pieces * SEASONING.sprayMlPerPiece * (method?.spray ? SEASONING.sprays : 2)) / 1000);
-  mix('mop', (pieces * SEASONING.mopMlPerPiece * SEASONING.mops) / 1000);
-  mix('wrap', (pieces * SEASONING.wrapGPerPiece) / 1000);
+  mix('mop', (pieces * SEASONING.mopMlPerPiece * mopsOf(method)) / 1000);
+  if (!method || isWrapped(method)) mix('wrap', (pieces * SEASONING.wrapGPerPiece) / 1000);
   mix('braise', (kg * SEASONING.braiseMlPerKg) / 1000);
   mix('glaze', (pieces * SEASONING.glazeMlPerPiece) / 1000);
   mix('dressing', (kg * cut.yieldShare * SEASONING.dressingGPerCookedKg) / 1000);
@@ -104,6 +128,7 @@ export function seasoningOf(batch: Batch, cut: Cut, method: Method | undefined, 
   const ahead = prep.salt === 'night' || prep.salt === 'hour';
   const rub = uses.find((each) => each.kind === 'rub');
   const rubSaltKg = rub ? rub.kg * saltShareOf(rub.recipe) : 0;
+  const injected = uses.some((each) => each.kind === 'injection' && saltShareOf(each.recipe) > 0);
   const bare = prep.salt === 'on' && rubSaltKg === 0;
   const drySaltKg = ahead || bare ? saltG(cut, kg) / 1000 : 0;
   return {
@@ -111,5 +136,6 @@ export function seasoningOf(batch: Batch, cut: Cut, method: Method | undefined, 
     drySaltKg,
     surfaceSaltShare: kg > 0 ? (drySaltKg + rubSaltKg) / kg : 0,
     saltedTwice: (ahead || prep.brine !== 'none') && rubSaltKg > 0,
+    unsalted: cut.species !== 'dish' && prep.brine === 'none' && !injected && drySaltKg === 0 && rubSaltKg === 0,
   };
 }

@@ -9,13 +9,13 @@ import {
   type CookEvent,
   type Cut,
   type Firing,
+  type Fuel,
   type Library,
   type Pit,
   type Plan,
   type Store,
 } from '../model';
-import { MS_PER_MIN } from '../units';
-import { CHUNK_KG_PER_H, fuelFor } from '../fire';
+import { fuelFor } from '../fire';
 import { portionsOf } from './portions';
 import { scaleRecipe, seasoningOf } from './seasoning';
 
@@ -33,15 +33,29 @@ export const SUPPLIES = Object.freeze({
 export type Amount =
   { unit: 'kg'; value: number } | { unit: 'pieces'; value: number; kg: number } | { unit: 'm' | 'pairs' | 'count'; value: number };
 
+/** What a line of the list costs by: one of the kitchen's prices, or a made-up price of the piece. */
+export type PaidAs = 'seasoningPerKg' | 'woodPerKg' | 'charcoalPerKg' | 'gasPerKg' | 'wrapPerM' | { each: number };
+
 export interface ShoppingItem {
   /** Stable while the item is on the list. */
   id: string;
   group: string;
   name: string;
   amount: Amount;
-  /** Which batches, sides and fires it is for. */
-  forIds: string[];
+  /** Which batches, sides and fires it is for, and how much of it each takes. */
+  values: Record<string, number>;
+  /** What it is paid as; nothing where that is another account: the meat, what stands beside it, a dish bought ready. */
+  paidAs?: PaidAs;
 }
+
+/** Made-up starting prices of what is used up by the piece. */
+const KIT_EACH = Object.freeze({ pan: 1.5, dripPan: 1, gloves: 0.25, tag: 0.1 });
+const FUEL_PAID_AS: Partial<Record<Fuel, PaidAs>> = {
+  charcoal: 'charcoalPerKg',
+  'lump charcoal': 'charcoalPerKg',
+  pellets: 'woodPerKg',
+  gas: 'gasPerKg',
+};
 
 export const GROUPS = Object.freeze({
   dry: 'Dry store',
@@ -55,17 +69,17 @@ const STORE_GROUP: Record<Exclude<Store, 'none'>, string> = { dry: GROUPS.dry, c
 class List {
   private readonly items = new Map<string, ShoppingItem>();
 
-  add(group: string, name: string, amount: Amount, forId: string): void {
+  add(group: string, name: string, amount: Amount, forId: string, paidAs?: PaidAs): void {
     if (amount.value <= 0) return;
     const id = `${group}/${name}`;
     const kept = this.items.get(id);
     if (!kept) {
-      this.items.set(id, { id, group, name, amount: { ...amount }, forIds: [forId] });
+      this.items.set(id, { id, group, name, amount: { ...amount }, values: { [forId]: amount.value }, ...(paidAs && { paidAs }) });
       return;
     }
     kept.amount.value += amount.value;
     if (kept.amount.unit === 'pieces' && amount.unit === 'pieces') kept.amount.kg += amount.kg;
-    if (!kept.forIds.includes(forId)) kept.forIds.push(forId);
+    kept.values[forId] = (kept.values[forId] ?? 0) + amount.value;
   }
 
   all(): ShoppingItem[] {
@@ -88,7 +102,7 @@ export function shoppingList({ event, library, pits, plan }: ShoppingInput): Sho
   addSides(list, event, library);
   for (const firing of plan.firings) {
     const pit = pits.find((each) => each.id === firing.pitId);
-    if (pit) addFuel(list, event, library, plan, pit, firing);
+    if (pit) addFuel(list, event, plan, pit, firing);
   }
   addWrap(list, event, library, plan);
   addKit(list, event, library, plan);
@@ -115,15 +129,15 @@ function addSeasoning(list: List, event: CookEvent, library: Library): void {
     const serving = event.servings.find((each) => each.id === batch.servingId);
     const heads = serving ? portionsOf(serving.guests, serving.buffet, serving.marginShare) : 0;
     const { uses, drySaltKg } = seasoningOf(batch, cut, methodIn(library, batch.methodId), library, heads);
-    if (drySaltKg > 0) list.add(GROUPS.dry, 'coarse salt', { unit: 'kg', value: drySaltKg }, batch.id);
+    if (drySaltKg > 0) list.add(GROUPS.dry, 'coarse salt', { unit: 'kg', value: drySaltKg }, batch.id, 'seasoningPerKg');
     for (const use of uses)
       for (const { name, kg, store } of scaleRecipe(use.recipe, use.kg))
-        if (store !== 'none') list.add(STORE_GROUP[store], name, { unit: 'kg', value: kg }, batch.id);
+        if (store !== 'none') list.add(STORE_GROUP[store], name, { unit: 'kg', value: kg }, batch.id, 'seasoningPerKg');
     // A pan without a recipe is bought as it is eaten.
     if (cut.species === 'dish' && !uses.some((use) => use.kind === 'dish'))
       list.add(
         buyingOf(cut, batch).source,
-        batch.label || cut.name,
+        `${batch.label || cut.name}, ready made: no recipe`,
         { unit: 'kg', value: batch.pieces.reduce((sum, piece) => sum + piece.kg, 0) },
         batch.id,
       );
@@ -136,42 +150,36 @@ function addSides(list: List, event: CookEvent, library: Library): void {
     for (const side of sidesOf(serving)) {
       const kg = (portions * side.gPerHead) / 1000;
       const recipe = recipeIn(library, side.recipeId);
-      if (!recipe) list.add(side.chilled ? GROUPS.chilled : GROUPS.fresh, side.name, { unit: 'kg', value: kg }, side.id);
-      else
+      if (!recipe) {
+        const amount: Amount =
+          side.eachG === undefined ? { unit: 'kg', value: kg } : { unit: 'count', value: Math.ceil((kg * 1000) / side.eachG - 1e-9) };
+        list.add(side.chilled ? GROUPS.chilled : GROUPS.fresh, side.name, amount, side.id);
+      } else
         for (const each of scaleRecipe(recipe, kg))
           if (each.store !== 'none') list.add(STORE_GROUP[each.store], each.name, { unit: 'kg', value: each.kg }, side.id);
     }
   }
 }
 
-function addFuel(list: List, event: CookEvent, library: Library, plan: Plan, pit: Pit, firing: Firing): void {
-  const { fuel, kg } = fuelFor(pit, firing, event.weather);
-  const here = plan.runs.filter((run) => run.pitId === pit.id && run.onAtMs >= firing.lightAtMs && run.onAtMs < firing.offAtMs);
-  const woodOf = (batchId: string) => {
-    const batch = event.batches.find((each) => each.id === batchId);
-    const cut = batch && cutIn(library, batch.cutId);
-    return batch && cut ? buyingOf(cut, batch).wood : 'oak';
-  };
+/** What a fire burns, and the wood that the run sheet lays on it: nothing is bought that is not burned. */
+function addFuel(list: List, { weather }: CookEvent, plan: Plan, pit: Pit, firing: Firing): void {
+  const { fuel, kg } = fuelFor(pit, firing, weather);
+  const laid = plan.tasks.filter(
+    (task) => task.pitId === pit.id && task.woods && task.atMs >= firing.lightAtMs && task.atMs < firing.offAtMs && (task.kg ?? 0) > 0,
+  );
+  const woods = new Map<string, number>();
+  for (const { kg: taskKg = 0, woods: mixed = [] } of laid)
+    for (const { wood, share } of mixed) woods.set(wood, (woods.get(wood) ?? 0) + share * taskKg);
+  const laidKg = [...woods.values()].reduce((sum, each) => sum + each, 0);
   if (fuel === 'split wood') {
-    // One fire burns one wood: that of the most meat on it.
-    const byWood = new Map<string, number>();
-    for (const run of here) byWood.set(woodOf(run.batchId), (byWood.get(woodOf(run.batchId)) ?? 0) + run.kg);
-    const wood = [...byWood].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'oak';
-    list.add(GROUPS.fire, `${wood}, split`, { unit: 'kg', value: kg }, pit.id);
+    // Lit with what it burns.
+    if (laidKg === 0) list.add(GROUPS.fire, 'oak, split', { unit: 'kg', value: kg }, pit.id, 'woodPerKg');
+    for (const [wood, woodKg] of woods)
+      list.add(GROUPS.fire, `${wood}, split`, { unit: 'kg', value: (kg * woodKg) / laidKg }, pit.id, 'woodPerKg');
     return;
   }
-  if (kg > 0) list.add(GROUPS.fire, fuel, { unit: 'kg', value: kg }, pit.id);
-  if (!pit.smoke || fuel === 'pellets') return;
-  const smokyMin = new Map<string, number>();
-  for (const run of here) {
-    const batch = event.batches.find((each) => each.id === run.batchId);
-    if (!batch || !methodIn(library, batch.methodId)?.needsSmoke) continue;
-    const minutes = ((run.smokeUntilMs ?? run.wrapAtMs ?? run.pullMedianMs) - run.onAtMs) / MS_PER_MIN;
-    const wood = woodOf(run.batchId);
-    smokyMin.set(wood, Math.max(smokyMin.get(wood) ?? 0, minutes));
-  }
-  for (const [wood, minutes] of smokyMin)
-    list.add(GROUPS.fire, `${wood}, chunks`, { unit: 'kg', value: (CHUNK_KG_PER_H * minutes) / 60 }, pit.id);
+  if (kg > 0) list.add(GROUPS.fire, fuel, { unit: 'kg', value: kg }, pit.id, FUEL_PAID_AS[fuel]);
+  for (const [wood, woodKg] of woods) list.add(GROUPS.fire, `${wood}, chunks`, { unit: 'kg', value: woodKg }, pit.id, 'woodPerKg');
 }
 
 /** A piece whose footprint is slim or thin takes a rack's length of wrap. */
@@ -182,18 +190,20 @@ function addWrap(list: List, event: CookEvent, library: Library, plan: Plan): vo
     const cut = cutIn(library, batch.cutId);
     const method = methodIn(library, batch.methodId);
     if (!cut || !method) continue;
-    if (cut.species === 'dish') list.add(GROUPS.kit, 'foil pans, full', { unit: 'count', value: batch.pieces.length }, batch.id);
+    if (cut.species === 'dish')
+      list.add(GROUPS.kit, 'foil pans, full', { unit: 'count', value: batch.pieces.length }, batch.id, { each: KIT_EACH.pan });
     const metres = (largeM: number) => batch.pieces.reduce((sum, piece) => sum + (takesShort(cut, piece.kg) ? SUPPLIES.rackM : largeM), 0);
-    if (method.wrap === 'paper') list.add(GROUPS.fire, 'butcher paper', { unit: 'm', value: metres(SUPPLIES.paperLargeM) }, batch.id);
-    if (method.wrap === 'foil') list.add(GROUPS.fire, 'heavy foil', { unit: 'm', value: metres(SUPPLIES.foilLargeM) }, batch.id);
+    const wrap = method.wrap === 'none' ? method.restWrap : method.wrap;
+    if (wrap === 'paper') list.add(GROUPS.fire, 'butcher paper', { unit: 'm', value: metres(SUPPLIES.paperLargeM) }, batch.id, 'wrapPerM');
+    if (wrap === 'foil') list.add(GROUPS.fire, 'heavy foil', { unit: 'm', value: metres(SUPPLIES.foilLargeM) }, batch.id, 'wrapPerM');
     if (method.wrap === 'pan') {
       const pans = Math.ceil(batch.pieces.length / SUPPLIES.piecesPerPan);
-      list.add(GROUPS.kit, 'foil pans, full', { unit: 'count', value: pans }, batch.id);
-      list.add(GROUPS.fire, 'heavy foil', { unit: 'm', value: pans * SUPPLIES.rackM }, batch.id);
+      list.add(GROUPS.kit, 'foil pans, full', { unit: 'count', value: pans }, batch.id, { each: KIT_EACH.pan });
+      list.add(GROUPS.fire, 'heavy foil', { unit: 'm', value: pans * SUPPLIES.rackM }, batch.id, 'wrapPerM');
     }
   }
   for (const pitId of new Set(plan.firings.map((firing) => firing.pitId)))
-    list.add(GROUPS.kit, 'drip pans', { unit: 'count', value: 1 }, pitId);
+    list.add(GROUPS.kit, 'drip pans', { unit: 'count', value: 1 }, pitId, { each: KIT_EACH.dripPan });
 }
 
 function addKit(list: List, event: CookEvent, library: Library, plan: Plan): void {
@@ -208,9 +218,11 @@ function addKit(list: List, event: CookEvent, library: Library, plan: Plan): voi
         : [true, cut.trimShare > 0, prep.brine !== 'none', prep.recipes.injection, prep.salt === 'night' || prep.salt === 'hour'].filter(
             Boolean,
           ).length;
-    const later = [true, method && method.wrap !== 'none', cut.carveMin > 0, cut.carveMin > 0].filter(Boolean).length;
-    list.add(GROUPS.kit, 'food gloves', { unit: 'pairs', value: (raw + later) * SUPPLIES.glovesPerHandling }, batch.id);
-    list.add(GROUPS.kit, 'piece tags', { unit: 'count', value: batch.pieces.length }, batch.id);
+    const later = [true, method && (method.wrap !== 'none' || method.restWrap), cut.carveMin > 0, cut.carveMin > 0].filter(Boolean).length;
+    list.add(GROUPS.kit, 'food gloves', { unit: 'pairs', value: (raw + later) * SUPPLIES.glovesPerHandling }, batch.id, {
+      each: KIT_EACH.gloves,
+    });
+    list.add(GROUPS.kit, 'piece tags', { unit: 'count', value: batch.pieces.length }, batch.id, { each: KIT_EACH.tag });
     const boxed = plan.runs.filter((run) => run.batchId === batch.id && run.hold.gearId !== 'board');
     const towels = batch.pieces
       .filter((piece) => boxed.some((run) => run.pieceIds.includes(piece.id)))

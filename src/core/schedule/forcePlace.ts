@@ -149,7 +149,7 @@ function carvingAnyhow(order: BatchOrder, context: PlacementContext, pieceIds: s
   if ('work' in claimed) return claimed.work;
   context.crewLedger.rollBack(before);
   const placeId = context.whereabouts.placeOfServing(order.serving.id);
-  return carvings(order.cut, pieceIds).map((part) => ({
+  return carvings(order.cut, pieceIds, order.batch.pieces).map((part) => ({
     kind: 'carve',
     atMs: carveAtMs,
     minutes: part.minutes,

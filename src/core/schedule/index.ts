@@ -4,6 +4,8 @@ export type { Helper, Strand } from './strands';
 export { usualIterations } from './iterations';
 export type { SearchInput } from './decoder';
 export { CrewLedger } from './crewLedger';
+export { lay, legsOf } from './packRun';
+export { RackLedger, type Footprint } from './rackLedger';
 export { holdingGear } from './holdLedger';
 export type { BatchOrder } from './order';
 export { forecastBatch, newForecastCache, offsetFactor, type ForecastCache, type ForecastContext } from './batchForecast';

@@ -2,6 +2,8 @@ import type { Batch, Cut, ClockMethod, Serving } from '../model';
 
 /** A batch with everything that decides how it cooks. */
 export interface BatchOrder {
+  /** Minutes it must be off the pit before it is carved, or leaves, for what of it goes back on. */
+  afterPullMin?: number;
   batch: Batch;
   cut: Cut;
   method: ClockMethod;

@@ -1,6 +1,7 @@
 import { loosely } from '../model';
 import { saferNeighbour } from './looks';
-import { isSure, type Progress, type SearchDesk } from './searchDesk';
+import type { Decoded } from './decoder';
+import type { Progress, SearchDesk } from './searchDesk';
 import type { LateRun } from './servingOdds';
 import { shiftOf, wishing } from './wishes';
 
@@ -45,20 +46,30 @@ function unsplit(desk: SearchDesk): void {
 }
 
 /**
- * Of many plans tried on the same days the best is a little luckier there than on those it is told by: what falls short of
- * the wish there goes on a little earlier, as long as nothing else gets worse than longer holds.
+ * Of many plans tried on the same days the best is a little luckier there than on those it is told by: a serving that falls
+ * short of the wish there goes on a little earlier, as long as nothing else gets worse than longer holds; one that cannot be
+ * made sure keeps no other from it.
  */
 function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
-  if (!isSure(desk.best)) return;
-  let late = desk.decoder.atRiskAsTold(desk.best);
-  for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
-    const next = desk.decode(saferNeighbour(desk.best, desk.free, late, SURER_BY_MIN));
-    const then = desk.decoder.atRiskAsTold(next);
-    if (!isSure(next) || shortBy(then) >= shortBy(late)) return;
-    desk.set(next);
-    late = then;
-    yield desk.news('surer');
+  const short = new Set(desk.decoder.atRiskAsTold(desk.best).map(({ batchId }) => desk.servingOf(batchId)));
+  for (const servingId of short) {
+    const lateIn = (plan: Decoded) => desk.decoder.atRiskAsTold(plan).filter(({ batchId }) => desk.servingOf(batchId) === servingId);
+    let late = lateIn(desk.best);
+    for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
+      const next = desk.decode(saferNeighbour(desk.best, desk.free, late, SURER_BY_MIN));
+      const then = lateIn(next);
+      // What it gains is not another serving's.
+      const gains = shortBy(desk.decoder.atRiskAsTold(next)) < shortBy(desk.decoder.atRiskAsTold(desk.best));
+      if (riskier(next, desk.best) || !gains) break;
+      desk.set(next);
+      late = then;
+      yield desk.news('surer');
+    }
   }
 }
+
+/** More that is broken, or more minutes late on the days plans are tried on. */
+const riskier = (next: Decoded, than: Decoded): boolean =>
+  next.objective[0] > than.objective[0] || next.objective[1] > than.objective[1] + 1e-9;
 
 const shortBy = (late: readonly LateRun[]): number => late.reduce((sum, each) => sum + each.lateShare, 0);

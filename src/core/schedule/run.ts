@@ -91,6 +91,7 @@ function whyOf(
   const why: Reason[] = [
     { code: 'servingNeeds', servingId: serving.id, carveAtMs: window.carveAtMs },
     { code: 'restNeeds', ventMin: method.ventMin, restMin: method.restMin },
+    ...(order.afterPullMin === undefined ? [] : [{ code: 'goesBackOn' as const, minutes: order.afterPullMin }]),
     {
       code: 'cookTakes',
       medianMin: Math.round(timing.pullMedianMin),

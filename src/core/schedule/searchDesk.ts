@@ -70,6 +70,10 @@ export class SearchDesk {
     this.free = orders.filter((order) => !this.decoder.isHeld(order.batch.id));
   }
 
+  servingOf(batchId: string): string | undefined {
+    return this.orders.find(({ batch }) => batch.id === batchId)?.serving.id;
+  }
+
   get best(): Decoded {
     return this.known!;
   }

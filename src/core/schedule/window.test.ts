@@ -167,6 +167,11 @@ describe('the hands of a run', () => {
     ]);
     expect(total(1.5).map(({ minutes }) => minutes)).toEqual([3, 3, 3, 2]);
     expect(total(0)).toEqual([{ pieceIds: ids, minutes: 1 }]);
+    // A piece half as heavy again as the heaviest usual one: 1.5^(2/3) times the minutes.
+    const brisket = findCut('brisket-whole')!;
+    const heaviestKg = brisket.typicalBoughtKg[1] * (1 - brisket.trimShare);
+    const minutes = (kg: number) => carvings(brisket, ['x'], [{ id: 'x', kg }])[0]!.minutes;
+    expect([minutes(heaviestKg), minutes(heaviestKg / 2), minutes(heaviestKg * 1.5)]).toEqual([8, 8, Math.ceil(8 * 1.5 ** (2 / 3))]);
     for (const carveMin of [0.25, 0.4, 0.7, 1.25, 3])
       for (const part of total(carveMin)) expect(part.minutes).toBeGreaterThanOrEqual(part.pieceIds.length * carveMin - 1e-9);
   });

@@ -1,4 +1,4 @@
-import type { Cut } from '../model';
+import { carveMinOf, type Cut, type Piece } from '../model';
 import { handMinutes, type HandRules } from '../quantities';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { CrewTask } from './crewLedger';
@@ -23,6 +23,8 @@ export interface Window {
   pullEarlyMs: number;
   pullMedianMs: number;
   pullLateMs: number;
+  /** Each piece is wrapped for its rest as it is pulled. */
+  wrapsAtPull?: boolean;
 }
 
 export const offPitMin = ({ method }: BatchOrder): number => method.ventMin + method.restMin;
@@ -30,10 +32,11 @@ export const firstCarveMs = ({ serving }: BatchOrder): number => addMinutes(serv
 
 const toMinute = (atMs: number) => Math.floor(atMs / MS_PER_MIN) * MS_PER_MIN;
 
-/** The latest moment a run may be pulled: rested by carving, and vented when it leaves. */
+/** The latest moment a run may be pulled: rested by carving, vented when it leaves, and in time for what of it goes back on. */
 export function pullDeadlineMs(order: BatchOrder, leavesAtMs: number | undefined, carveAtMs: number): number {
-  const restedMs = addMinutes(carveAtMs, -offPitMin(order));
-  return leavesAtMs === undefined ? restedMs : Math.min(restedMs, addMinutes(leavesAtMs, -order.method.ventMin));
+  const { afterPullMin = 0 } = order;
+  const restedMs = addMinutes(carveAtMs, -Math.max(offPitMin(order), afterPullMin));
+  return leavesAtMs === undefined ? restedMs : Math.min(restedMs, addMinutes(leavesAtMs, -Math.max(order.method.ventMin, afterPullMin)));
 }
 
 /** A run's moments when it goes on so many minutes before the latest start. Undefined when it is done before it could go to its finish. */
@@ -91,6 +94,7 @@ export function windowFrom(
     pullEarlyMs: addMinutes(onAtMs, early),
     pullMedianMs: addMinutes(onAtMs, median),
     pullLateMs: addMinutes(onAtMs, late),
+    ...(method.restWrap && { wrapsAtPull: true }),
   };
 }
 
@@ -155,7 +159,7 @@ export function crewTasksOf(
       ? [{ kind: 'move' as const, task: { atMs: finishAtMs, minutes: minutesFor('move'), laterMin: 0 } }]
       : []),
     { kind: 'check', task: { atMs: checkFirst ? addMinutes(pullEarlyMs, -CHECK_MIN) : pullEarlyMs, minutes: CHECK_MIN } },
-    { kind: 'pull', task: { atMs: pullMedianMs, minutes: minutesFor('pull') } },
+    { kind: 'pull', task: { atMs: pullMedianMs, minutes: minutesFor('pull') + (window.wrapsAtPull ? minutesFor('wrap') : 0) } },
   ];
 }
 /** Whether it may be pulled while it is still being checked; one pair of hands then checks it just before. */
@@ -165,12 +169,13 @@ const CHECK_MIN = 3;
 const SHARES_AN_OPENING_MIN = 10;
 
 /** Pieces carved in one go: one by one, small ones as many as make whole minutes. */
-export function carvings(cut: Cut, pieceIds: readonly string[]): { pieceIds: string[]; minutes: number }[] {
+export function carvings(cut: Cut, pieceIds: readonly string[], pieces: readonly Piece[] = []): { pieceIds: string[]; minutes: number }[] {
   const group = cut.carveMin <= 0 ? pieceIds.length : wholeGroup(cut.carveMin);
   const parts: { pieceIds: string[]; minutes: number }[] = [];
   for (let i = 0; i < pieceIds.length; i += group) {
     const part = pieceIds.slice(i, i + group);
-    parts.push({ pieceIds: part, minutes: Math.max(1, Math.ceil(part.length * cut.carveMin - 1e-9)) });
+    const minutes = part.reduce((sum, id) => sum + carveMinOf(cut, pieces.find((piece) => piece.id === id)?.kg ?? 0), 0);
+    parts.push({ pieceIds: part, minutes: Math.max(1, Math.ceil(minutes - 1e-9)) });
   }
   return parts;
 }

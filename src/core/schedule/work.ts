@@ -69,7 +69,7 @@ export function claimCarving(
   const placeId = context.whereabouts.placeOfServing(serving.id);
   const endMs = addMinutes(serving.atMs, serving.serveForMin);
   const { crewLedger } = context;
-  const parts = carvings(cut, pieceIds).map((part) => {
+  const parts = carvings(cut, pieceIds, batch.pieces).map((part) => {
     const first = batch.pieces.findIndex((piece) => piece.id === part.pieceIds[0]);
     const latestMs = addMinutes(neededMs(serving, Math.max(0, first), batch.pieces.length), -part.minutes);
     return { ...part, latestMs: Math.max(carveAtMs, Math.floor(latestMs / MS_PER_MIN) * MS_PER_MIN) };

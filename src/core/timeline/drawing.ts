@@ -67,6 +67,8 @@ export interface RackRow {
   fullAtMs?: number;
   fill: { x0: number; x1: number; share: number }[];
   bars: Bar[];
+  /** What was cubed and is back on, in pans. */
+  pans: { name: string; x0: number; x1: number; y: number; height: number; fromMs: number; toMs: number }[];
 }
 
 export interface PitRow {

@@ -1,3 +1,3 @@
 export { layoutTimeline, pitAtY } from './layout';
 export { draggedMin, timeAt, xAt } from './scale';
-export type { Bar, Phase, TimelineLayout } from './drawing';
+export type { Bar, Phase, RackRow, TimelineLayout } from './drawing';

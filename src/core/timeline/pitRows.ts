@@ -81,13 +81,20 @@ const legsOn = ({ plan }: TimelineInput, pit: Pit, rackId: string) =>
     .flatMap((run) => run.legs.filter((leg) => leg.rackId === rackId && leg.pitId === pit.id).map((leg) => ({ run, leg })))
     .sort((a, b) => a.leg.fromMs - b.leg.fromMs);
 
+/** What goes back on there in pans. */
+const backOn = ({ plan }: TimelineInput, pit: Pit, rackId: string) =>
+  (plan.backOn ?? []).flatMap(({ name, legs }) =>
+    legs.filter((leg) => leg.rackId === rackId && leg.pitId === pit.id).map((leg) => ({ name, leg })),
+  );
+
 /** The racks in use from the top down; those that hold the same runs from when to when stand together. */
 function alike(input: TimelineInput, pit: Pit): string[][] {
   const groups = new Map<string, string[]>();
   for (const rack of [...pit.racks].sort((a, b) => b.level - a.level)) {
     const legs = legsOn(input, pit, rack.id);
-    if (legs.length === 0) continue;
-    const key = JSON.stringify(legs.map(({ run, leg }) => [run.id, leg.fromMs, leg.toMs]));
+    const back = backOn(input, pit, rack.id);
+    if (legs.length === 0 && back.length === 0) continue;
+    const key = JSON.stringify([...legs.map(({ run, leg }) => [run.id, leg.fromMs, leg.toMs]), ...back.map(({ leg }) => leg.rackId)]);
     groups.set(key, [...(groups.get(key) ?? []), rack.id]);
   }
   return [...groups.values()];
@@ -103,18 +110,28 @@ function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackIds: string[]
       .filter((each) => rackIds.includes(each.rackId) && each.pitId === pit.id && each.fromMs === leg.fromMs)
       .reduce((sum, each) => sum + each.pieceIds.length, 0),
   }));
-  const spans = legs.map(({ leg }) => ({ x0: xAt(scale, leg.fromMs), x1: xAt(scale, leg.toMs) }));
+  const back = backOn(input, pit, rack.id);
+  const spans = [...legs, ...back].map(({ leg }) => ({ x0: xAt(scale, leg.fromMs), x1: xAt(scale, leg.toMs) }));
   const lanes = lanesOf(spans);
   const height = (Math.max(0, ...lanes) + 1) * LANE_PX + GAP_PX;
   const bars = legs.map(({ run, leg, count }, i) => ({ ...legBar(scale, run, leg, y + lanes[i]! * LANE_PX), count }));
-  const edges = [...new Set(legs.flatMap(({ leg }) => [leg.fromMs, leg.toMs]))].sort((a, b) => a - b);
+  const pans = back.map(({ name, leg }, i) => ({
+    ...spans[legs.length + i]!,
+    name,
+    y: y + lanes[legs.length + i]! * LANE_PX,
+    height: BAR_PX,
+    fromMs: leg.fromMs,
+    toMs: leg.toMs,
+  }));
+  const edges = [...new Set([...legs, ...back].flatMap(({ leg }) => [leg.fromMs, leg.toMs]))].sort((a, b) => a - b);
   const areaMm2 = floorMm2(floorOf(rack), rack.blocked);
   const fill = [];
   let fullShare = 0;
   let fullAtMs: number | undefined;
   for (let i = 0; i + 1 < edges.length; i++) {
     const atMs = edges[i]!;
-    const share = legs.reduce((sum, { leg }) => (leg.fromMs <= atMs && leg.toMs > atMs ? sum + leg.areaMm2 : sum), 0) / areaMm2;
+    const share =
+      [...legs, ...back].reduce((sum, { leg }) => (leg.fromMs <= atMs && leg.toMs > atMs ? sum + leg.areaMm2 : sum), 0) / areaMm2;
     if (share > 0) fill.push({ x0: xAt(scale, atMs), x1: xAt(scale, edges[i + 1]!), share });
     if (share > fullShare) {
       fullShare = share;
@@ -122,7 +139,7 @@ function rackRow(input: TimelineInput, scale: Scale, pit: Pit, rackIds: string[]
     }
   }
   const name = racks.length === 1 ? rack.name : `${racks.length} racks`;
-  return { rackIds, name, y, height, fullShare, fullAtMs, fill, bars: labelledIn(input, scale, bars) };
+  return { rackIds, name, y, height, fullShare, fullAtMs, fill, bars: labelledIn(input, scale, bars), pans };
 }
 
 function legBar(scale: Scale, run: Run, leg: Run['legs'][number], y: number): Bar {

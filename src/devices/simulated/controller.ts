@@ -1,5 +1,5 @@
 import type { Label, LabelPrinter, PitController } from '../ports';
-import type { SimulatedWorld } from './world';
+import type { SimulatedWorld } from '../../core/world';
 
 /** A blower on a pit of the simulated world. */
 export class SimulatedController implements PitController {

@@ -2,7 +2,7 @@ import type { DayState, DayTask, Deed, Entry, Feel, KeptDay } from '../../core/d
 import { hotHoldDue, isOn, piecesOfTask } from '../../core/day';
 import { cutIn, isPoultry, methodIn } from '../../core/model';
 import { MS_PER_MIN } from '../../core/units';
-import type { SimulatedWorld } from './world';
+import type { SimulatedWorld } from '../../core/world';
 
 /** How long a simulated crew takes from an alarm to seeing to it, min. */
 const ANSWERS_AFTER_MIN = 3;

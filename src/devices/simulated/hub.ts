@@ -1,5 +1,5 @@
 import type { HubListener, ThermometerHub } from '../ports';
-import type { SimulatedWorld } from './world';
+import type { SimulatedWorld } from '../../core/world';
 
 /** A hub of the simulated world, driven by whoever owns its clock: `advanceTo` is what time passing is. */
 export class SimulatedHub implements ThermometerHub {

@@ -19,8 +19,8 @@ import {
 } from '../../core/day';
 import type { HubReading } from '../ports';
 import { SimulatedCrew } from './crew';
-import { deedsBetween, worldOf } from './fromDay';
-import { SimulatedWorld, type WorldFault } from './world';
+import { deedsBetween, worldOf } from '../../core/world';
+import { SimulatedWorld, type WorldFault } from '../../core/world';
 
 export interface LivedDay {
   kept: KeptDay;

@@ -1,24 +1,9 @@
+import { WorldWeather } from '../../core/world';
 import type { WeatherNow, WeatherSource } from '../ports';
 
-/** Weather about what the event expects: cooler at night, gusty, with a shower now and then. The same for the same seed. */
-export class SimulatedWeather implements WeatherSource {
-  constructor(
-    private readonly usual: { airC: number; windMPerS: number },
-    private readonly seed: number,
-    private readonly utcOffsetMin = 0,
-  ) {}
-
+/** The weather of the simulated world, as a service would tell it. */
+export class SimulatedWeather extends WorldWeather implements WeatherSource {
   at(atMs: number): Promise<WeatherNow> {
     return Promise.resolve(this.now(atMs));
-  }
-
-  now(atMs: number): WeatherNow {
-    const hour = (((atMs / 3_600_000 + this.utcOffsetMin / 60) % 24) + 24) % 24;
-    const slow = (per: number, phase: number) => Math.sin(atMs / (per * 60_000) + phase + this.seed);
-    return {
-      airC: this.usual.airC + 3.5 * Math.sin(((hour - 9) / 24) * 2 * Math.PI) + slow(170, 1),
-      windMPerS: Math.max(0, this.usual.windMPerS * (1 + 0.35 * slow(47, 2) + 0.25 * slow(13, 3))),
-      raining: slow(210, 5) > 0.93,
-    };
   }
 }

@@ -1,7 +1,23 @@
-import { buyingOf, cutIn, fuelOf, gaugeOffsetAt, methodIn, type Pit, type Run, type Task } from '../../core/model';
+import {
+  cutIn,
+  fireRecipeFor,
+  fuelOf,
+  gaugeOffsetAt,
+  methodIn,
+  prepOf,
+  recipeIn,
+  woodsOfRecipe,
+  type CoalLay,
+  type FireRecipe,
+  type Pit,
+  type Run,
+  type Task,
+  type WoodShare,
+} from '../../core/model';
+import { COLOUR_WORDS } from './colour';
 import { batchName, lowerPit, piecesMessage, type MessageContext, type TaskMessage } from './names';
 import { tagOf } from './rack';
-import { formatMass, formatMinutes, formatSetPoint, formatSmallMass, formatTemp } from '../units';
+import { formatMass, formatMinutes, formatSetPoint, formatSmallMass, formatTemp, formatVolume, withFigures, type Units } from '../units';
 
 const FIRE_KINDS = ['light', 'closeAir', 'setPoint', 'reload', 'ash', 'water', 'wood', 'tube'] as const;
 type FireTask = Task & { kind: (typeof FIRE_KINDS)[number] };
@@ -22,20 +38,14 @@ const sticksMessage = (kg: number): string => {
   return `, ${sticks} ${sticks === 1 ? 'stick' : 'sticks'}`;
 };
 
-/** The wood of the most meat that smokes on a pit around a moment. */
-function woodOn(messageContext: MessageContext, pitId: string, atMs: number, runs: readonly Run[]): string {
-  const kgOf = new Map<string, number>();
-  for (const run of runs) {
-    const until = run.smokeUntilMs ?? run.pullMedianMs;
-    if (run.pitId !== pitId || until <= atMs || run.onAtMs > atMs + 3_600_000) continue;
-    const batch = messageContext.event.batches.find((each) => each.id === run.batchId);
-    const cut = batch && cutIn(messageContext.library, batch.cutId);
-    if (!batch || !cut) continue;
-    const { wood } = buyingOf(cut, batch);
-    kgOf.set(wood, (kgOf.get(wood) ?? 0) + run.kg);
-  }
-  return [...kgOf].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'oak';
-}
+/** `oak`, `oak and cherry, 3 to 1`. */
+const woodsMessage = (woods: readonly WoodShare[] = []): string => {
+  const [most, other] = [...woods].sort((x, y) => y.share - x.share);
+  if (!most) return 'oak';
+  if (!other) return most.wood;
+  const parts = Math.round(most.share / other.share);
+  return `${most.wood} and ${other.wood}, ${parts <= 1 ? 'half and half' : `${parts} to 1`}`;
+};
 
 /** What a fire asks for, and what to look at while doing it. */
 export function fireTaskMessage(messageContext: MessageContext, task: FireTask, runs: readonly Run[]): TaskMessage {
@@ -48,7 +58,7 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
       return pit?.smoke
         ? {
             title: `Light the ${name}`,
-            detail: `Come up from below to ${setMessage(messageContext, pit, task.pitC!)}; load once the smoke is clean. Never in a tent or under a roof: carbon monoxide.`,
+            detail: `${recipeMessage(pit, task.pitC!, units)}Come up from below to ${setMessage(messageContext, pit, task.pitC!)}; load once the smoke is clean. Never in a tent or under a roof: carbon monoxide.`,
           }
         : {
             title: `Heat the ${name} to ${formatSetPoint(task.pitC!, units)}`,
@@ -57,7 +67,7 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
     case 'closeAir':
       return {
         title: `Start closing the air of the ${name}`,
-        detail: `At about ${formatSetPoint(task.pitC!, units)} and rising: it must settle, not rush past. What it overshoots comes back slowly.`,
+        detail: `At about ${formatSetPoint(task.pitC!, units)} and rising: it must settle, not rush past.`,
       };
     case 'setPoint':
       return {
@@ -65,7 +75,14 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
         detail: stepMessage(messageContext, task, runs) ?? 'Change the heat ahead of the next batch.',
       };
     case 'reload': {
-      const what = fuel === 'split wood' ? `${woodOn(messageContext, task.pitId!, task.atMs, runs)}, split` : fuel;
+      const coals = pit && fireRecipeFor(pit, task.pitC!)?.lay === 'shovelled';
+      if (coals)
+        return {
+          title: `Shovel coals into the ${name}: burned down from ${formatSmallMass(task.kg!, units)} of ${woodsMessage(task.woods)}`,
+          detail:
+            'From the second fire, glowing and without flame, spread thin; put as much wood on that fire again, and stand up-wind of it.',
+        };
+      const what = fuel === 'split wood' ? `${woodsMessage(task.woods)}, split` : fuel;
       return {
         title: `Feed the ${name}: ${formatSmallMass(task.kg!, units)} of ${what}${fuel === 'split wood' ? sticksMessage(task.kg!) : ''}`,
         detail:
@@ -80,7 +97,7 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
       return { title: `Fill the water pan of the ${name}`, detail: 'Hot water, so that the pit does not pay for warming it.' };
     case 'wood':
       return {
-        title: `A piece of ${woodOn(messageContext, task.pitId!, task.atMs + 600_000, runs)} on the ${name}’s fire`,
+        title: `A piece of ${woodsMessage(task.woods)} on the ${name}’s fire`,
         detail: `About ${formatSmallMass(task.kg!, units)}. Dark, thick smoke is bitter and cannot be taken back: wait until it runs thin before the next.`,
       };
     case 'tube':
@@ -91,22 +108,65 @@ export function fireTaskMessage(messageContext: MessageContext, task: FireTask, 
   }
 }
 
+const LAY_WORDS: Record<CoalLay, string> = {
+  bed: 'in an even bed',
+  ring: 'in a ring, lit at one end',
+  side: 'banked to one side',
+  basket: 'in the basket',
+  shovelled: 'burned down apart and shovelled in',
+};
+
+/** Vents in words and eighths: `open 2/8`, `shut`, `wide open`. */
+const ventMessage = (eighths: number): string => (eighths === 0 ? 'shut' : eighths === 8 ? 'wide open' : `open ${eighths}/8`);
+
+/** The whole of a fire as its owner makes it at this heat; nothing where nobody wrote it down. */
+export function recipeMessage(pit: Pit, pitC: number, units: Units): string {
+  const recipe = fireRecipeFor(pit, pitC);
+  if (!recipe) return '';
+  const parts = [...recipeParts(recipe, units), `${formatMinutes(pit.warmUpMin)} to heat`];
+  return `Its fire for ${formatSetPoint(recipe.pitC, units)}: ${parts.join('; ')}. `;
+}
+
+/** What a fire is made of, part by part: coals, woods, air, water. What nobody wrote down is left out. */
+export function recipeParts(recipe: FireRecipe, units: Units): string[] {
+  const { litKg, unlitKg, lay, woodLies, inEighths, outEighths, waterLitres, waterHot } = recipe;
+  const woods = woodsOfRecipe(recipe);
+  const coals = [litKg && `${formatSmallMass(litKg, units)} lit`, unlitKg && `${formatSmallMass(unlitKg, units)} unlit`]
+    .filter(Boolean)
+    .join(' on ');
+  return [
+    [coals, lay && LAY_WORDS[lay]].filter(Boolean).join(', '),
+    woods && `${woodsMessage(woods)}${woodLies ? (woodLies === 'under' ? ', under the coals' : ', on top') : ''}`,
+    inEighths !== undefined && `air in ${ventMessage(inEighths)}`,
+    outEighths !== undefined && `out ${ventMessage(outEighths)}`,
+    waterLitres !== undefined && `${formatVolume(waterLitres, units)} of ${waterHot ? 'hot ' : ''}water`,
+  ].filter((part): part is string => Boolean(part));
+}
+
 /** Sprays, turns, probes and the fire at the end. */
 export function rhythmTaskMessage(messageContext: MessageContext, task: Task, run: Run, pit: string): TaskMessage | undefined {
   const { units } = messageContext;
   const pieces = piecesMessage(messageContext, run.batchId, run.pieceIds.length);
   const batch = messageContext.event.batches.find((each) => each.id === run.batchId);
   const cut = batch && cutIn(messageContext.library, batch.cutId);
+  const { mop, spray } = batch && cut ? prepOf(cut, batch).recipes : {};
+  const named = (id: string | undefined) => {
+    const recipe = recipeIn(messageContext.library, id);
+    return recipe ? ` with ${recipe.name.toLowerCase()}` : '';
+  };
   switch (task.kind) {
     case 'spray':
       return {
-        title: `Spray ${pieces}`,
+        title: `${mop && !spray ? 'Mop' : 'Spray'} ${pieces}${named(mop && !spray ? mop : spray)}`,
         detail: 'Only where the surface is dry and the bark does not rub off; the lid shut again at once.',
       };
     case 'turn':
       return cut?.species === 'dish'
         ? { title: `Turn ${pieces} about`, detail: 'The far end to the door, and stir: the back is hotter.' }
-        : { title: `Turn ${pieces}`, detail: 'The other side to the heat, the thick end still toward the fire.' };
+        : {
+            title: `Turn ${pieces}`,
+            detail: `The other side to the heat, the thick end still toward the fire.${mop ? ` Mop it while it lies open${named(mop)}.` : ''}`,
+          };
     case 'relight':
       return {
         title: `Bring up the fire of the ${lowerPit(pit)} for the end`,
@@ -117,7 +177,7 @@ export function rhythmTaskMessage(messageContext: MessageContext, task: Task, ru
       const channel = (probe?.channels ?? 1) > 1 ? `, channel ${task.probe!.channel}` : '';
       return {
         title: `${probe?.name ?? 'Probe'}${channel} into ${tagOf(messageContext, { batchId: run.batchId, pieceId: task.probe!.pieceId })} of the ${batchName(messageContext, run.batchId).toLowerCase()}`,
-        detail: `${cut?.probe ?? ''} Wiped with sanitiser first. ${formatMass(batch?.pieces.find((piece) => piece.id === task.probe!.pieceId)?.kg ?? 0, units)}: the slowest of its run.`,
+        detail: `${cut ? withFigures(cut.probe, units) : ''} Wiped with sanitiser first. ${formatMass(batch?.pieces.find((piece) => piece.id === task.probe!.pieceId)?.kg ?? 0, units)}: the slowest of its run.`,
       };
     }
     default:
@@ -132,10 +192,11 @@ function stepMessage({ event, library, units }: MessageContext, task: Task, runs
     const method = batch && methodIn(library, batch.methodId);
     if (!method || run.pitId !== task.pitId || task.atMs < run.onAtMs || task.atMs > run.pullLateMs) continue;
     const step = method.steps?.find(
-      ({ fromCoreC, pitC }) => fromCoreC !== undefined && Math.round(run.pitC + pitC - method.pitC) === Math.round(task.pitC!),
+      ({ fromMin, pitC }) => fromMin === undefined && Math.round(run.pitC + pitC - method.pitC) === Math.round(task.pitC!),
     );
-    if (step?.fromCoreC !== undefined)
-      return `When the core of the ${batch.label || cutIn(library, batch.cutId)!.noun[1]} reads ${formatTemp(step.fromCoreC, units)}; about now.`;
+    const meat = batch.label || cutIn(library, batch.cutId)!.noun[1];
+    if (step?.fromCoreC !== undefined) return `When the core of the ${meat} reads ${formatTemp(step.fromCoreC, units)}; about now.`;
+    if (step?.atColour) return `When the ${meat} have a ${COLOUR_WORDS[step.atColour]} bark, by eye; about now.`;
   }
   return undefined;
 }

@@ -194,7 +194,7 @@ describe('the words of buying', () => {
     const cut = SHIPPED_LIBRARY.cuts.find((each) => each.id === 'pork-butt')!;
     const lines = demandSteps(demand, cut, own.servings, METRIC);
     expect(lines[0]).toBe('Supper: 60 adults × 1.1 buffet = 66 portions');
-    expect(lines[1]).toBe('× 198 g a portion (the only meat) = 13.04 kg cooked');
+    expect(lines[1]).toBe('× 198 g a portion (the only meat, 170 g to 225 g at a supper) = 13.04 kg cooked');
     expect(lines.join(' ')).not.toMatch(holes);
     const supply = supplyOf(demand, batch!);
     expect(costSteps(costOf(demand, supply, cut, batch!)!, demand, supply, 'EUR', METRIC)).toMatch(

@@ -8,13 +8,15 @@ import {
   prepOf,
   recipeIn,
   type Batch,
+  type Cut,
+  type Prep,
   type PrepKind,
   type RecipeKind,
   type Task,
 } from '../../core/model';
 import { brineFor, portionsOf, saltG, seasoningOf, type SeasoningUse } from '../../core/quantities';
 import { ASK_THE_KITCHEN, carriedName } from './carried';
-import { formatMinutes, formatSmallMass, formatTemp, formatVolume } from '../units';
+import { formatMinutes, formatSmallMass, formatTemp, formatVolume, withFigures, type Units } from '../units';
 import { capital, list, piecesMessage, type MessageContext, type TaskMessage } from './names';
 
 type PrepTask = Task & { kind: PrepKind };
@@ -36,8 +38,7 @@ export function prepTaskMessage(messageContext: MessageContext, task: Pick<PrepT
   const brine = prep.brine === 'none' ? undefined : brineFor(batch, cut, recipeIn(library, prep.recipes.brine), prep.brine);
   const cold = formatTemp(5, units);
   const keptKg = ((kg * cut.trimShare) / (1 - cut.trimShare)) * buyingOf(cut, batch).usableTrimShare;
-  const keptMessage =
-    keptKg > 0.05 ? `about ${formatSmallMass(keptKg, units)} of the trim is worth keeping` : 'little of the trim is worth keeping';
+  const keptMessage = keptKg > 0.05 ? `keep about ${formatSmallMass(keptKg, units)} of the trim` : 'little of the trim is worth keeping';
   switch (task.kind) {
     case 'thaw':
       return prep.thaw === 'water'
@@ -52,7 +53,7 @@ export function prepTaskMessage(messageContext: MessageContext, task: Pick<PrepT
     case 'trim':
       return {
         title: `Trim ${pieces}`,
-        detail: `Even thickness; off with thin flaps and hard fat; ${keptMessage}. Weigh each and measure its thick end: the plan follows. Cut-resistant glove.`,
+        detail: `Even thickness; thin flaps and hard fat off; ${trimWords(cut, prep, units)}${keptMessage}. Weigh each, measure its thick end. Cut-resistant glove.`,
       };
     case 'mixBrine':
       return {
@@ -86,8 +87,24 @@ export function prepTaskMessage(messageContext: MessageContext, task: Pick<PrepT
     case 'rub': {
       const parts = [weighed(used('binder')), weighed(used('rub'))].filter((each) => each !== undefined);
       const light = prep.undersideLight ? ' Underside light.' : '';
-      return { title: `Season ${pieces}`, detail: `${parts.join(', then ')}.${light}${withAllergens(used('binder'), used('rub'))}` };
+      const unsalted = seasoning.unsalted ? ' No salt in it: neither brined nor salted.' : '';
+      return {
+        title: `Season ${pieces}`,
+        detail: `${parts.join(', then ')}${layered(prep)}.${light}${unsalted}${withAllergens(used('binder'), used('rub'))}`,
+      };
     }
+    case 'layer':
+      return {
+        title: `Second layer of rub on ${pieces}`,
+        detail: `A third of the whole${used('rub') ? `: ${used('rub')!.recipe.name.toLowerCase()}` : ''}, once the first is damp and holds.`,
+      };
+    case 'chill':
+      return {
+        title: `Chill ${pieces} uncovered`,
+        detail: `On a rack in the coldest of the cold for ${formatMinutes(prep.chillMin ?? 0)}: a dry, cold surface takes smoke longer.`,
+      };
+    case 'topUp':
+      return { title: `Top up the rub on ${pieces}`, detail: 'Where it has come off or gone damp, just before it goes on.' };
     case 'fill':
       return {
         title: `Fill ${pieces}`,
@@ -100,6 +117,18 @@ export function prepTaskMessage(messageContext: MessageContext, task: Pick<PrepT
       };
   }
 }
+
+const FAT_WORDS = { off: 'the fat cap all off', thin: '{6 mm} of the fat cap left', thick: 'the fat cap left whole' } as const;
+const MEMBRANE_WORDS = { off: 'the membrane off', scored: 'the membrane scored in a grid', on: 'the membrane left on' } as const;
+
+/** What becomes of fat and membrane, as it was chosen. */
+function trimWords(cut: Cut, { fatCap, membrane }: Prep, units: Units): string {
+  const words = [fatCap && FAT_WORDS[fatCap], cut.bones !== undefined && membrane && MEMBRANE_WORDS[membrane]].filter(Boolean);
+  return words.map((each) => `${withFigures(String(each), units)}; `).join('');
+}
+
+const layered = ({ layerMin }: Prep): string =>
+  layerMin === undefined ? '' : ` in all, two thirds of it now, the rest ${formatMinutes(layerMin)} later`;
 
 const ADDED: Partial<Record<RecipeKind, string>> = {
   wrap: 'Into the wrap',

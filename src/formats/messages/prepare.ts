@@ -1,5 +1,6 @@
 import { recipeIn, type Preparation, type Task } from '../../core/model';
-import { gearName, lowerPit, pitName, type MessageContext, type TaskMessage } from './names';
+import { formatMass, formatMinutes } from '../units';
+import { gearName, lowerPit, pitName, rackName, type MessageContext, type TaskMessage } from './names';
 
 /** What is made ready in a gap, and by when it is wanted. */
 export function prepareMessage(messageContext: MessageContext, task: Task & { what: Preparation }): TaskMessage {
@@ -34,6 +35,18 @@ export function prepareMessage(messageContext: MessageContext, task: Task & { wh
           : 'Hot water in, lid shut; poured out and dried just before the meat goes in.',
       };
     }
+    case 'cubeBackOn': {
+      const rack = rackName(messageContext, task.pitId!, what.rackId);
+      return {
+        title: `Cube and sauce the ${dishOf(messageContext, what.batchId)}; back on the ${lowerPit(pitName(messageContext, task.pitId!))}`,
+        detail: `${formatMass(what.kg, messageContext.units)} in ${what.pans} half ${what.pans === 1 ? 'pan' : 'pans'}, ${rack}, open, for ${formatMinutes(what.forMin)}; turned once in their sauce, which burns if it is forgotten.`,
+      };
+    }
+    case 'cubesOff':
+      return {
+        title: `Take the ${dishOf(messageContext, what.batchId)} off the ${lowerPit(pitName(messageContext, task.pitId!))}`,
+        detail: 'Sticky and dark at the edges; covered and kept hot until it is served.',
+      };
     case 'knives':
       return { title: `Knives, boards and trays for ${meal}`, detail: 'Sharp, washed, sanitised; raw and done apart.' };
     case 'labels':
@@ -45,5 +58,8 @@ export function prepareMessage(messageContext: MessageContext, task: Task & { wh
       };
   }
 }
+
+const dishOf = ({ event }: MessageContext, batchId: string): string =>
+  event.batches.find((each) => each.id === batchId)?.second?.name.toLowerCase() ?? 'cubes';
 
 export const isPrepareTask = (task: Task): task is Task & { what: Preparation } => task.kind === 'prepare' && task.what !== undefined;

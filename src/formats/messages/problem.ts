@@ -1,4 +1,4 @@
-import type { PlanProblem, PrepDrop, PrepKind, TaskKind } from '../../core/model';
+import { cutIn, type PlanProblem, type PrepDrop, type PrepKind, type TaskKind } from '../../core/model';
 import { limitsOf } from '../../core/safety';
 import { brokenMessage } from './broken';
 import { carriedName, servedName } from './carried';
@@ -150,6 +150,16 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
         what: `${pieces} ${have} a place by hand in the ${lowerPit(pitName(messageContext, problem.pitId))}, which cannot cook ${problem.pieces === 1 ? 'it' : 'them'} by this method or is not free then.`,
         remedy: 'Move it to another pit under Racks, let the plan place it, or choose another method.',
       };
+    case 'cubesTooSoon':
+      return {
+        what: `${batchName(messageContext, problem.batchId)}: if it is done late there is no time to cube it and put it back on; ${formatMinutes(problem.minutes)} are short.`,
+        remedy: 'Start it so much earlier, or leave the cubes on for less.',
+      };
+    case 'cubesNowhere':
+      return {
+        what: `${batchName(messageContext, problem.batchId)}: no pit that is hot has room for the cubes that go back on, ${span(problem.fromMs, problem.toMs)} or before.`,
+        remedy: 'Serve them a little later, bring another pit, or finish them in an oven.',
+      };
     case 'longSmoke':
       return {
         what: `${batchName(messageContext, problem.batchId)} would take smoke for ${formatMinutes(problem.minutes)} on the ${lowerPit(pitName(messageContext, problem.pitId))}: more dark smoke than that turns bitter, and cannot be taken back.`,
@@ -257,12 +267,17 @@ export function planProblemMessage(messageContext: MessageContext, problem: Plan
         what: `${pieces} should have been started ${formatMinutes(problem.lateByMin)} ago.`,
         remedy: 'Move the serving later, or choose a faster method.',
       };
-    case 'servedBelowHotHold':
+    case 'servedBelowHotHold': {
+      const batch = messageContext.event.batches.find((each) => each.id === problem.batchId);
+      const cut = batch && cutIn(messageContext.library, batch.cutId);
       return {
         what: `${pieces}: served at about ${formatTemp(problem.coreC, units)}, below the ${formatTemp(limitsOf(messageContext.event).hotHold, units)} hot-holding value.`,
         remedy:
-          'Food Code 3-603.11 asks for a consumer advisory, and 3-801.11 forbids it for highly susceptible guests. Your local code decides.',
+          cut?.done.by === 'core'
+            ? 'Food Code 3-603.11 asks for a consumer advisory, and 3-801.11 forbids it for highly susceptible guests. Your local code decides.'
+            : 'Hold it in a warmer, in a fuller or better box, or for less time (Food Code 3-501.16). Your local code decides.',
       };
+    }
   }
 }
 
@@ -275,8 +290,11 @@ export const STEP_NAMES: Record<PrepKind, string> = {
   inject: 'injecting',
   salt: 'salting',
   rub: 'the rub',
+  layer: 'the second layer of rub',
+  chill: 'chilling the surface',
   fill: 'filling the pans',
   temper: 'tempering',
+  topUp: 'topping up the rub',
 };
 
 /** What to drop when a step is too late. */

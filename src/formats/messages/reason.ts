@@ -1,6 +1,6 @@
 import type { Reason, TaskKind } from '../../core/model';
 import { clockTime } from '../clock';
-import { formatMinutes, formatSetPoint } from '../units';
+import { formatMinutes, formatSetPoint, formatShare } from '../units';
 import { lowerPit, pitName, rackName, type MessageContext } from './names';
 
 /** One sentence for one reason of a run's start. */
@@ -17,8 +17,10 @@ export function reasonMessage(messageContext: MessageContext, reason: Reason): s
       return reason.ventMin > 0
         ? `Before that it vents ${reason.ventMin} min and rests at least ${formatMinutes(reason.restMin)}`
         : `Before that it rests at least ${formatMinutes(reason.restMin)}`;
+    case 'goesBackOn':
+      return `Part of it is cubed and goes back on: all is off ${formatMinutes(reason.minutes)} before it is wanted`;
     case 'cookTakes':
-      return `Half of such cooks are done within ${formatMinutes(reason.medianMin)}, ${oddsMessage(reason.confidence)} within ${formatMinutes(reason.lateMin)}`;
+      return `Half of such cooks are done within ${formatMinutes(reason.medianMin)}, ${formatShare(reason.confidence)} within ${formatMinutes(reason.lateMin)}`;
     case 'movedEarlier':
       return `${shiftMessage(reason.minutes)}: ${pitName(messageContext, reason.pitId)}, ${rackName(messageContext, reason.pitId, reason.rackId)}${reason.blockedUntilMs ? `, is taken until ${time(reason.blockedUntilMs)}` : ' has no room later'}`;
     case 'sharesHeat':
@@ -53,9 +55,3 @@ const HANDS_WORDS: Partial<Record<TaskKind, string>> = {
 };
 const shiftMessage = (minutes: number) =>
   minutes > 0 ? `On ${formatMinutes(minutes)} earlier` : minutes < 0 ? `On ${formatMinutes(-minutes)} later` : 'Placed round the others';
-
-/** `9 in 10`, `19 in 20`. */
-export function oddsMessage(share: number): string {
-  const outOf = [10, 20, 100].find((each) => Math.abs(share * each - Math.round(share * each)) < 1e-6) ?? 100;
-  return `${Math.round(share * outOf)} in ${outOf}`;
-}

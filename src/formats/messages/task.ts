@@ -3,6 +3,7 @@ import {
   FIRM_MIN,
   isReheatedLater,
   methodIn,
+  prepOf,
   type Batch,
   type CoolingWay,
   type Method,
@@ -11,14 +12,18 @@ import {
   type Wrap,
 } from '../../core/model';
 import { limitsOf } from '../../core/safety';
+import { MS_PER_MIN } from '../../core/units';
 import { clockTime } from '../clock';
+import { COLOUR_WORDS } from './colour';
+import { readyAt } from './method';
 import { capital, gearName, list, lowerPit, piecesMessage, pitName, rackName, type MessageContext, type TaskMessage } from './names';
-import { formatLength, formatMass, formatMinutes, formatTemp, type Units } from '../units';
+import { formatLength, formatMass, formatMinutes, formatTemp, withFigures, type Units } from '../units';
 import { fireTaskMessage, isFireTask, rhythmTaskMessage, setMessage } from './fire';
 import { addedMessage, isPrepTask, prepTaskMessage } from './prep';
 import { isPrepareTask, prepareMessage } from './prepare';
 import { isTravelTask, travelTaskMessage } from './travel';
 
+const FAT_SIDE_WORDS = { up: 'up, away from the heat', down: 'down, toward the heat' } as const;
 const WRAP_WORDS: Record<Wrap, string> = { none: '', paper: 'in paper', foil: 'in foil', pan: 'in a covered pan' };
 
 /** What to do, and what to look for while doing it. */
@@ -63,13 +68,10 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
           messageContext,
           messageContext.pits.find((each) => each.id === run.pitId),
           run.pitC,
-        )}. A gap all round for air, as the rack map shows.`,
+        )}.${prepOf(cut, batch).fatSide ? ` Fat side ${FAT_SIDE_WORDS[prepOf(cut, batch).fatSide!]}.` : ''}`,
       };
     case 'wrap': {
-      const at =
-        method.wrapWhen.coreC !== undefined
-          ? `Core about ${formatTemp(method.wrapWhen.coreC, units)} and the bark set.`
-          : 'By the clock; the colour should be right.';
+      const at = wrapMoment(method, run, units);
       return {
         title: `Wrap ${pieces} ${WRAP_WORDS[method.wrap]}`,
         detail: `${at}${addedMessage(messageContext, batch, 'wrap')}${method.wrap === 'pan' ? addedMessage(messageContext, batch, 'braise') : ''}`,
@@ -92,8 +94,8 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         title: `Start checking ${pieces}`,
         detail:
           cut.done.by === 'tender'
-            ? `Tender from about ${formatTemp(cut.pulledAtC[0], units)}: a probe meets almost no resistance. Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${run.unwrapAtMs === undefined ? addedMessage(messageContext, batch, 'glaze') : ''}`
-            : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. Measure and write down the peak. Expected ${time(run.pullMedianMs)}.`,
+            ? `${capital(readyAt(cut, units))}, but by its signs: ${withFigures(cut.signs, units)} Expected ${time(run.pullMedianMs)}, by ${time(run.pullLateMs)} at the latest.${run.unwrapAtMs === undefined ? addedMessage(messageContext, batch, 'glaze') : ''}`
+            : `Pull at ${formatTemp(run.pullCoreC, units)}; it must reach ${formatTemp(cut.done.coreC, units)} while resting. ${cut.safetyClass === 'poultry' ? 'Measure and write down the peak. ' : ''}${withFigures(cut.signs, units)} ${withFigures(cut.probe, units)} Expected ${time(run.pullMedianMs)}.`,
       };
     case 'pull':
       if (batch?.reheats !== undefined)
@@ -101,7 +103,10 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
           title: `Pull ${pieces} once every spot is at ${formatTemp(74, units)}`,
           detail: `Reheated within 2 h (Food Code 3-403.11); what is not is thrown away. The latest is ${time(run.pullLateMs)}.`,
         };
-      return { title: `Pull ${pieces} as they are done`, detail: `Each on its own. Expected now; the latest is ${time(run.pullLateMs)}.` };
+      return {
+        title: `Pull ${pieces} as they are done${method.restWrap ? ` and wrap them ${WRAP_WORDS[method.restWrap]}` : ''}`,
+        detail: `Each on its own. Expected now; the latest is ${time(run.pullLateMs)}.${method.restWrap ? ` Vented first, then wrapped for the rest alone.${addedMessage(messageContext, batch, 'wrap')}` : ''}`,
+      };
     case 'vent':
       return { title: `Vent ${pieces}`, detail: `Open for ${formatMinutes(task.minutes)} to stop the carry-over.` };
     case 'rest':
@@ -109,8 +114,8 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         title: `Rest ${pieces}`,
         detail:
           cut.done.by === 'core'
-            ? `${restMessage(method, run, units)} on the board; the core still climbs.`
-            : `${restMessage(method, run, units)}, under a tent.`,
+            ? `${capital(restMessage(method, run, units))} on the board; the core still climbs.`
+            : `${capital(restMessage(method, run, units))}, under a tent.`,
       };
     case 'hold': {
       const bare = cut.species !== 'dish' && (run.wrapAtMs === undefined || run.unwrapAtMs !== undefined);
@@ -123,7 +128,7 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         };
       return {
         title: `Hold ${pieces} in the ${lowerPit(gearName(messageContext, gearId))}`,
-        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}Rests in there, ${formatMinutes(run.restMin)} at least, until ${time(run.hold.first?.untilMs ?? run.carveAtMs)}; coolest core at carving about ${formatTemp(run.hold.coolestAtCarveC, units)}. Keep at or above ${formatTemp(limitsOf(event).hotHold, units)}.`,
+        detail: `${bare && inBox ? 'Wrapped in foil or towels. ' : ''}Rests there ${restMessage(method, run, units)}, and waits until ${time(run.hold.first?.untilMs ?? run.carveAtMs)}; coolest core then about ${formatTemp(run.hold.coolestAtCarveC, units)}, never below ${formatTemp(limitsOf(event).hotHold, units)}.`,
       };
     }
     case 'carve':
@@ -134,11 +139,29 @@ function runTaskMessage(messageContext: MessageContext, task: Task, run: Run, pi
         };
       return {
         title: `Carve ${piecesMessage(messageContext, run.batchId, task.pieceIds?.length ?? run.pieceIds.length)}`,
-        detail: `About ${formatMinutes(task.minutes)} of work for one pair of hands.${addedMessage(messageContext, batch, 'dressing')}${addedMessage(messageContext, batch, 'sauce')}`,
+        detail: `${cut.carving && isFirstCarving(task) ? `${withFigures(cut.carving, units)} ` : ''}About ${formatMinutes(task.minutes)} of work for one pair of hands.${addedMessage(messageContext, batch, 'dressing')}${addedMessage(messageContext, batch, 'sauce')}`,
       };
     default:
       return { title: capital(task.kind), detail: '' };
   }
+}
+
+/** How a cut is opened up is said once a run, not at each pair of hands. */
+const isFirstCarving = ({ id }: Task): boolean => !/carve\d+$/.test(id);
+
+/** What says that it is time to wrap. */
+function wrapMoment(
+  { wrapWhen: { coreC, afterMin, bark, colour = 'usual', all } }: Method,
+  { onAtMs, wrapAtMs }: Run,
+  units: Units,
+): string {
+  const dark = `${COLOUR_WORDS[colour]} bark that no longer scrapes off`;
+  if (bark && coreC !== undefined) return `A ${dark}${all ? ' and' : ', or'} the core about ${formatTemp(coreC, units)}.`;
+  if (bark) return `A ${dark}, by eye.`;
+  if (coreC !== undefined) return `Core about ${formatTemp(coreC, units)} and the bark set.`;
+  return afterMin === undefined
+    ? 'When it looks right.'
+    : `By the clock, ${formatMinutes(Math.round(((wrapAtMs ?? onAtMs) - onAtMs) / MS_PER_MIN))} after going on; the colour should be right.`;
 }
 
 const CHILLED: Record<CoolingWay, string> = { fridge: 'into the fridge', ice: 'into an ice bath', blast: 'into the blast chiller' };
@@ -151,5 +174,5 @@ const chillMessage = ({ leftover }: Batch, units: Units): string =>
 /** By the core where the method rests to one, with the minutes it should take; by the minutes otherwise. */
 const restMessage = ({ restToC }: Method, { restMin }: Run, units: Units): string =>
   restToC === undefined
-    ? `At least ${formatMinutes(restMin)}`
-    : `Until the core has fallen to ${formatTemp(restToC, units)}, about ${formatMinutes(restMin)}`;
+    ? `at least ${formatMinutes(restMin)}`
+    : `until the core has fallen to ${formatTemp(restToC, units)}, about ${formatMinutes(restMin)}`;

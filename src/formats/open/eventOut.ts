@@ -19,11 +19,13 @@ import {
   type Rack,
   type Serving,
   type Warmer,
+  LIMITS,
 } from '../../core/model';
 import { isInEventDays } from '../../core/edits';
 import { setUpMinOf } from '../../core/travel';
 import { AIR_GAP_MM } from '../../core/packing';
 import { limitsOf } from '../../core/safety';
+import { addMinutes } from '../../core/units';
 import {
   FRIDGE_C,
   type EventFile,
@@ -94,7 +96,8 @@ export function eventFileOf(whole: CookEvent, { equipment: house, library }: Hou
     ...own,
     format: 'anachron-event',
     version: 2,
-    workFromMs,
+    // An event that is years away is worked on from as early as a file may say.
+    workFromMs: Math.max(workFromMs, addMinutes(Math.min(...servings.map(({ atMs }) => atMs)), -LIMITS.workDaysAhead * 1440)),
     weather: { ...(weather ?? MILD_DAY) },
     quietHours: { from: quiet.quietFrom, to: quiet.quietTo },
     rules: { airGapMm: AIR_GAP_MM, hotHoldC: limits.hotHold, minPitC: limits.bareMeatPit, dangerZoneMaxMin: limits.dangerZone },

@@ -112,14 +112,14 @@ function beyondLimits(file: EventFile, nowMs: number | undefined): Misread[] {
       reason: LIMIT_WORDS[code as keyof typeof LIMIT_WORDS] ?? 'is beyond what can be planned',
     };
   });
-  if (file.workFromMs < firstMs - LONGEST_AHEAD_MS)
+  if (file.workFromMs < firstMs - LIMITS.workDaysAhead * DAY_MS)
     problems.push({ path: '$.workFrom', reason: 'lies more than a year before the first serving' });
   if (event.batches.length > LIMITS.batches)
     problems.push({ path: '$.batches', reason: `holds more than ${LIMITS.batches}: split the event` });
   return problems;
 }
 
-const LONGEST_AHEAD_MS = 366 * 86_400_000;
+const DAY_MS = 86_400_000;
 const LIMIT_WORDS = {
   tooFarBack: `lies more than ${LIMITS.yearsBack} years back`,
   tooFarAhead: `lies more than ${LIMITS.yearsAhead} years ahead`,

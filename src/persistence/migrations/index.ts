@@ -9,6 +9,8 @@ import { days } from './0008-days';
 import { crew } from './0009-crew';
 import { cooks } from './0010-cooks';
 import { figures } from './0011-figures';
+import { practice } from './0012-practice';
+import { fires } from './0013-fires';
 import type { Migration } from './migration';
 
 /** In order, without gaps. */
@@ -24,4 +26,6 @@ export const MIGRATIONS: readonly Migration[] = [
   crew,
   cooks,
   figures,
+  practice,
+  fires,
 ];

@@ -1,6 +1,16 @@
 import { foldDay, lowestCounts, MinuteBook, readingsOf } from '../../core/day';
-import { closeDay, measureDay, type ClosedCook } from '../../core/learn';
-import { eventsInLog, listDays, loadCooks, loadDay, loadEntries, loadMinutes, replaceObservations, saveCooks } from '../../persistence';
+import { closeDay, madeFires, measureDay, type ClosedCook } from '../../core/learn';
+import {
+  eventsInLog,
+  listDays,
+  loadCooks,
+  loadDay,
+  loadEntries,
+  loadMinutes,
+  replaceMadeFires,
+  replaceObservations,
+  saveCooks,
+} from '../../persistence';
 import { mealAt } from '../../formats/clock';
 import type { Context } from '../context';
 import { heldAgainst } from './heldAgainst';
@@ -25,10 +35,13 @@ export async function closeCooks(context: Context, eventId: string): Promise<num
   const held = await heldAgainst(cooks.map((cook) => ({ ...cook, ...saidBefore(known.get(cook.id)) })));
   const { timeZone } = day.kept.input.event;
   const mealOf = ({ atMs }: { atMs: number }) => mealAt(atMs, timeZone);
-  const observations = measureDay({ kept: day.kept, state, readings, mealOf, nowMs: toMs });
+  const measured = { kept: day.kept, state, readings, mealOf, nowMs: toMs };
+  const observations = measureDay(measured);
+  const fires = madeFires(eventId, measured);
   await context.db.write(async (transaction) => {
     await saveCooks(held, context.nowMs(), transaction);
     await replaceObservations(eventId, observations, transaction);
+    await replaceMadeFires(eventId, fires, transaction);
   });
   return held.length;
 }

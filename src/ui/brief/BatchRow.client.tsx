@@ -1,24 +1,35 @@
 'use client';
 import { Minus, Plus, Trash2, Users } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
 import type { FieldErrors } from 'react-hook-form';
 import { cutIn, methodIn, methodsFor, type Batch, type Library } from '../../core/model';
-import { kgFromLb, lbFromKg } from '../../core/units';
+import type { MethodPrices } from '../../core/planning';
+import { lbFromKg } from '../../core/units';
 import type { ServingInput } from '../../inputs';
 import { batchContents, type Demand } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
-import { formatHelping, formatMass, formatMinutes, formatTemp, formatSetPoint, withFigures } from '../../formats/units';
+import { formatHelping, formatMass, withFigures } from '../../formats/units';
+import { overMessage } from '../../formats/messages/demand';
+import { readyAt } from '../../formats/messages/method';
 import { capital, list } from '../../formats/messages/names';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
 import { FieldError, inputClass } from '../kit/Field';
+import { overTone } from '../kit/overTone';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
+import { MethodOptions } from '../library/MethodOptions';
+import { PriceOf } from '../library/Prices';
 import { overShare } from './briefForm';
-import { SecondDish } from './SecondDish.client';
 import { newId } from '../kit/newId';
+
+const FormOfCut = lazy(() => import('./FormOfCut').then((made) => ({ default: made.FormOfCut })));
+/** Weights, helping and second dish: fetched when they are opened. */
+const BatchDetails = lazy(() => import('./BatchDetails.client').then((made) => ({ default: made.BatchDetails })));
 
 interface BatchRowProps {
   library: Library;
+  prices: MethodPrices;
   serving: ServingInput;
   servings: { id: string; name: string }[];
   demand?: Demand;
@@ -30,7 +41,7 @@ interface BatchRowProps {
 }
 
 /** One cut on the menu: what the guests need of it, by which method, in which pieces. */
-export function BatchRow({ library, serving, servings, demand, batch, name, errors, onChange, onRemove }: BatchRowProps) {
+export function BatchRow({ library, prices, serving, servings, demand, batch, name, errors, onChange, onRemove }: BatchRowProps) {
   const units = useUnits();
   const cut = cutIn(library, batch.cutId)!;
   const method = methodIn(library, batch.methodId)!;
@@ -44,6 +55,8 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
   const piecesError = Array.isArray(errors?.pieces)
     ? errors.pieces.find((each) => each?.kg)?.kg?.message
     : (errors?.pieces as { message?: string } | undefined)?.message;
+  const [asked, setOpen] = useState(false);
+  const open = asked || Boolean(piecesError || errors?.second);
   return (
     <tr className="border-t border-line align-top">
       <td className="py-3 pl-4 pr-3">
@@ -71,12 +84,11 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
             )}
           </>
         ) : (
-          <p className="text-[0.85rem] text-soft">
-            {cut.done.by === 'tender'
-              ? `tender at about ${formatTemp(cut.pulledAtC[0], units)}`
-              : `core ${formatTemp(cut.done.coreC, units)} after resting`}
-          </p>
+          <p className="text-[0.85rem] text-soft">{readyAt(cut, units)}</p>
         )}
+        <Suspense fallback={null}>
+          <FormOfCut library={library} prices={prices} batch={batch} onChange={onChange} />
+        </Suspense>
       </td>
       <td className="py-3 pr-3">
         <select
@@ -85,13 +97,12 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
           value={batch.methodId}
           onChange={(event) => onChange({ ...batch, methodId: event.target.value })}
         >
-          {methodsFor(library, cut).map((each) => (
-            <option key={each.id} value={each.id}>
-              {each.name}, {formatSetPoint(each.pitC, units)}
-            </option>
-          ))}
+          <MethodOptions methods={methodsFor(library, cut)} />
         </select>
-        <p className="mt-1 text-[0.8rem] leading-snug text-soft">{withFigures(method.line, units)}</p>
+        <p className="mt-1 text-[0.8rem] leading-snug">
+          <PriceOf method={method} cut={cut} library={library} prices={prices} />
+        </p>
+        <p className="mt-0.5 text-[0.8rem] leading-snug text-soft">{withFigures(method.line, units)}</p>
         {carries.length > 0 && (
           <p className="mt-1 text-[0.8rem] leading-snug">
             <span className="text-soft">Carries </span>
@@ -164,11 +175,7 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
           <Button aria-label={`One ${cut.noun[0]} more`} className="size-9 px-0" onClick={add}>
             <Plus size={15} aria-hidden />
           </Button>
-          {need && (
-            <span className={`figures text-[0.9rem] font-semibold ${over < -0.03 ? 'text-warn' : 'text-safe'}`}>
-              {over < 0 ? `${Math.round(-over * 100)} % short` : `${Math.round(over * 100)} % over`}
-            </span>
-          )}
+          {need && <span className={`figures text-[0.9rem] font-semibold ${overTone(over)}`}>{overMessage(over)}</span>}
           {batch.sizedBy === 'hand' && (
             <Button
               look="quiet"
@@ -180,39 +187,12 @@ export function BatchRow({ library, serving, servings, demand, batch, name, erro
             </Button>
           )}
         </div>
-        <details className="mt-1" open={piecesError || errors?.second ? true : undefined}>
+        <details className="mt-1" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
           <summary className="text-[0.85rem] text-soft">{weightsLine(batch, pounds)}</summary>
-          <div className="mt-2 flex max-w-xl flex-wrap gap-2">
-            {batch.pieces.map((piece, i) => (
-              <NumberField
-                key={piece.id}
-                id={`${name}-piece-${i}`}
-                label={`Weight of ${cut.noun[0]} ${i + 1}`}
-                className="w-24"
-                decimals={pounds ? 1 : 2}
-                unit={units.mass}
-                shown={pounds ? lbFromKg : undefined}
-                kept={pounds ? kgFromLb : undefined}
-                value={piece.kg}
-                onChange={(kg) => byHand(batch.pieces.map((each, at) => (at === i ? { ...each, kg } : each)))}
-                error={Array.isArray(errors?.pieces) ? errors.pieces[i]?.kg?.message : undefined}
-              />
-            ))}
-          </div>
-          <p className="mt-1 text-[0.8rem] text-soft">
-            Trimmed weight as it goes on. Hold after the rest: ideally {formatMinutes(method.holdIdealMin[0])} to{' '}
-            {formatMinutes(method.holdIdealMin[1])}.
-          </p>
-          {cut.species !== 'dish' && (
-            <SecondDish
-              id={name}
-              batch={batch}
-              servings={servings}
-              servingId={serving.id}
-              thickShare={cut.thinEnd && 1 - cut.thinEnd.weightShare}
-              errors={errors?.second as never}
-              onChange={(second) => onChange({ ...batch, second })}
-            />
+          {open && (
+            <Suspense fallback={null}>
+              <BatchDetails {...{ library, serving, servings, dish, batch, name, errors, onChange, byHand }} />
+            </Suspense>
           )}
         </details>
         <FieldError id={`${name}-pieces`} error={piecesError} />
@@ -241,5 +221,5 @@ function weightsLine(batch: Batch, pounds: boolean): string {
   const shown = (kg: number) => (pounds ? lbFromKg(kg) : kg).toFixed(pounds ? 1 : 2);
   const low = shown(Math.min(...weights));
   const high = shown(Math.max(...weights));
-  return `${low === high ? low : `${low} to ${high}`} ${pounds ? 'lb' : 'kg'} each · weights${batch.second ? `, also ${batch.second.name.toLowerCase()}` : ', second dish'}`;
+  return `${low === high ? low : `${low} to ${high}`} ${pounds ? 'lb' : 'kg'} each · weights, helping${batch.second ? `, also ${batch.second.name.toLowerCase()}` : ', second dish'}`;
 }

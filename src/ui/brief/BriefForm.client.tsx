@@ -1,9 +1,10 @@
 'use client';
 import { Plus } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Controller, FormProvider, useFieldArray, type UseFormReturn } from 'react-hook-form';
 import { sameValue } from '../../core/edits';
 import { placesOf } from '../../core/model';
+import type { MethodPrices } from '../../core/planning';
 import { ftFromM, mFromFt } from '../../core/units';
 import { briefOf } from '../../document';
 import type { BriefInput } from '../../inputs';
@@ -16,12 +17,13 @@ import { showProblems, useInputForm } from '../kit/useInputForm';
 import { useUnits } from '../kit/UnitsProvider';
 import { ZoneField } from '../kit/ZoneField';
 import { FromTheLog } from '../log/FromTheLog.client';
-import { TrialsHere } from '../trials/TrialsHere.client';
 import { newServing } from './briefForm';
 import { ServingCard } from './ServingCard.client';
 
+const TrialsHere = lazy(() => import('../trials/TrialsHere.client').then((made) => ({ default: made.TrialsHere })));
+
 /** The brief: where, when, who eats and what. What is right goes into the event as it is typed; what is wrong stays as typed. */
-export function BriefForm() {
+export function BriefForm({ prices }: { prices: MethodPrices }) {
   const { event, input: planInput } = useEventDocument();
   const { library } = planInput;
   const places = placesOf(event);
@@ -55,7 +57,9 @@ export function BriefForm() {
           )}
         </div>
         <FromTheLog />
-        <TrialsHere />
+        <Suspense fallback={null}>
+          <TrialsHere />
+        </Suspense>
         <section
           aria-label="Event"
           className="grid grid-cols-2 gap-3 rounded-md border border-line bg-sheet p-4 md:grid-cols-[1.4fr_1.4fr_1.2fr_8rem_10rem]"
@@ -104,11 +108,11 @@ export function BriefForm() {
                   onChange={(change) => field.onChange(Number(change.target.value))}
                 >
                   {[
-                    [0.5, '5 in 10 cooks'],
-                    [0.8, '8 in 10 cooks'],
-                    [0.9, '9 in 10 cooks'],
-                    [0.95, '19 in 20 cooks'],
-                    [0.98, '49 in 50 cooks'],
+                    [0.5, '50 % of cooks'],
+                    [0.8, '80 % of cooks'],
+                    [0.9, '90 % of cooks'],
+                    [0.95, '95 % of cooks'],
+                    [0.98, '98 % of cooks'],
                   ].map(([value, name]) => (
                     <option key={value} value={value}>
                       {name}
@@ -123,6 +127,8 @@ export function BriefForm() {
           <ServingCard
             key={serving.key}
             library={library}
+            prices={prices}
+            kitchen={event.kitchen}
             index={index}
             places={places}
             onRemove={servings.fields.length > 1 ? () => servings.remove(index) : undefined}

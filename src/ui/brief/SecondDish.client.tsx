@@ -3,8 +3,10 @@ import { Split, Trash2 } from 'lucide-react';
 import type { FieldErrors } from 'react-hook-form';
 import type { Batch } from '../../core/model';
 import { Button } from '../kit/Button';
+import { conversions } from '../kit/conversions';
 import { FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
+import { useUnits } from '../kit/UnitsProvider';
 
 interface SecondDishProps {
   id: string;
@@ -23,6 +25,7 @@ const orNone = (value: number) => (Number.isNaN(value) ? undefined : value);
 /** A second dish from the same pieces: another cut of the knife, or another serving. */
 export function SecondDish({ id, batch, servings, servingId, thickShare, errors, onChange }: SecondDishProps) {
   const { second } = batch;
+  const { helping, minutes } = conversions(useUnits());
   if (!second)
     return (
       <Button
@@ -88,6 +91,32 @@ export function SecondDish({ id, batch, servings, servingId, thickShare, errors,
           <FieldError id={`${id}-second-${name}`} error={errors?.[name]?.message} />
         </div>
       ))}
+      <div>
+        <p className="text-[0.8rem] text-soft">Cubed, sauced, back on for</p>
+        <NumberField
+          id={`${id}-second-backOnMin`}
+          label="Cubed, sauced, back on for"
+          placeholder="not"
+          {...minutes}
+          value={second.backOnMin ?? Number.NaN}
+          onChange={(value) => onChange({ ...second, backOnMin: orNone(value) })}
+          error={errors?.backOnMin?.message}
+        />
+        <FieldError id={`${id}-second-backOnMin`} error={errors?.backOnMin?.message} />
+      </div>
+      <div>
+        <p className="text-[0.8rem] text-soft">A head, cooked, or by the trade</p>
+        <NumberField
+          id={`${id}-second-portionG`}
+          label="A head of the second dish"
+          placeholder="by the trade"
+          {...helping}
+          value={second.portionG ?? Number.NaN}
+          onChange={(value) => onChange({ ...second, portionG: orNone(value) })}
+          error={errors?.portionG?.message}
+        />
+        <FieldError id={`${id}-second-portionG`} error={errors?.portionG?.message} />
+      </div>
     </div>
   );
 }

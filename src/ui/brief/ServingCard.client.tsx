@@ -1,17 +1,18 @@
 'use client';
 import { Trash2 } from 'lucide-react';
-import { useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { Controller, useFormContext, useWatch } from 'react-hook-form';
-import type { EventPlace, Library, Species } from '../../core/model';
+import { MEALS, type Batch, type EventPlace, type Kitchen, type Library, type Side, type Species } from '../../core/model';
+import type { MethodPrices } from '../../core/planning';
 import { portionsOf } from '../../core/quantities';
 import type { BriefInput } from '../../inputs';
 import { Button } from '../kit/Button';
 import { errorId, Field, FieldError, inputClass } from '../kit/Field';
 import { MomentInput } from '../kit/MomentInput.client';
 import { NumberField } from '../kit/NumberField';
+import { Term } from '../kit/Term';
 import { BatchRow } from './BatchRow.client';
 import { conflictsOf, demandsOf, newBatch, servingNames, sizeByGuests } from './briefForm';
-import { TableSection } from './TableSection.client';
 
 const FAMILIES: [string, Species[]][] = [
   ['Beef', ['beef']],
@@ -21,8 +22,15 @@ const FAMILIES: [string, Species[]][] = [
   ['Dishes', ['dish']],
 ];
 
+/** Below the menu, and fetched after it. */
+const TableSection = lazy(() => import('./TableSection.client').then((made) => ({ default: made.TableSection })));
+/** Only an empty menu asks for one. */
+const ReadyMenus = lazy(() => import('./ReadyMenus.client').then((made) => ({ default: made.ReadyMenus })));
+
 interface ServingCardProps {
   library: Library;
+  prices: MethodPrices;
+  kitchen?: Partial<Kitchen>;
   index: number;
   /** Where it may be served. */
   places: readonly EventPlace[];
@@ -30,11 +38,11 @@ interface ServingCardProps {
 }
 
 /** One serving: when, for whom, and its menu. */
-export function ServingCard({ library, index, places, onRemove }: ServingCardProps) {
+export function ServingCard({ library, prices, kitchen, index, places, onRemove }: ServingCardProps) {
   const { control, register, setValue, formState } = useFormContext<BriefInput>();
   const servings = useWatch({ control, name: 'servings' });
   const serving = servings[index]!;
-  const demands = useMemo(() => demandsOf(library, servings), [library, servings]);
+  const demands = useMemo(() => demandsOf(library, servings, kitchen), [library, servings, kitchen]);
   const conflicts = useMemo(() => conflictsOf(library, servings), [library, servings]);
   const errors = formState.errors.servings?.[index];
   const id = (name: string) => `serving-${index}-${name}`;
@@ -45,6 +53,10 @@ export function ServingCard({ library, index, places, onRemove }: ServingCardPro
     if (batches !== serving.batches) setValue(`servings.${index}.batches`, batches, { shouldDirty: true });
   }, [demands, serving, index, setValue]);
 
+  const takeMenu = (menu: { batches: Batch[]; sides: Side[] }) => {
+    setValue(`servings.${index}.sides`, [...(serving.sides ?? []), ...menu.sides], { shouldDirty: true });
+    setValue(`servings.${index}.batches`, menu.batches, { shouldDirty: true, shouldValidate: true });
+  };
   const moment = (name: 'date' | 'time', kind: 'day' | 'clock', label: string) => (
     <Controller
       control={control}
@@ -202,7 +214,9 @@ export function ServingCard({ library, index, places, onRemove }: ServingCardPro
               <tr>
                 <th className="w-48 py-2 pl-4 font-normal">Cut</th>
                 <th className="w-62 py-2 font-normal">Method</th>
-                <th className="w-20 py-2 pr-1 text-right font-normal">Share</th>
+                <th className="w-20 py-2 pr-1 text-right font-normal">
+                  <Term id="share">Share</Term>
+                </th>
                 <th className="w-20 py-2 text-right font-normal">Cooked</th>
                 <th className="w-22 py-2 text-right font-normal">On the pit</th>
                 <th className="w-22 py-2 text-right font-normal">Bought</th>
@@ -217,6 +231,7 @@ export function ServingCard({ library, index, places, onRemove }: ServingCardPro
                 <BatchRow
                   key={batch.id}
                   library={library}
+                  prices={prices}
                   serving={serving}
                   servings={servingNames(servings)}
                   demand={demands.get(batch.id)}
@@ -263,18 +278,39 @@ export function ServingCard({ library, index, places, onRemove }: ServingCardPro
             </optgroup>
           ))}
         </select>
+        {batches.length === 0 && (
+          <Suspense fallback={null}>
+            <ReadyMenus library={library} serving={serving} onTake={takeMenu} />
+          </Suspense>
+        )}
+        <label className="ml-auto flex items-center gap-2 text-[0.9rem] text-soft">
+          Portions as for
+          <select
+            className={`${inputClass()} w-40`}
+            {...register(at('meal'), { setValueAs: (text: string | undefined) => text || undefined })}
+          >
+            <option value="">{`${serving.time < '15' ? 'lunch' : 'supper'}, by the clock`}</option>
+            {MEALS.map((meal) => (
+              <option key={meal} value={meal}>
+                {meal}
+              </option>
+            ))}
+          </select>
+        </label>
         <FieldError
           id={id('add')}
           error={errors?.batches?.root?.message ?? (errors?.batches as { message?: string } | undefined)?.message}
         />
       </div>
-      <TableSection
-        library={library}
-        index={index}
-        serving={serving}
-        conflicts={conflicts.filter((conflict) => conflict.servingId === serving.id)}
-        portions={portionsOf(serving.guests, serving.buffet, serving.marginShare)}
-      />
+      <Suspense fallback={<div className="min-h-40 border-t border-line" />}>
+        <TableSection
+          library={library}
+          index={index}
+          serving={serving}
+          conflicts={conflicts.filter((conflict) => conflict.servingId === serving.id)}
+          portions={portionsOf(serving.guests, serving.buffet, serving.marginShare)}
+        />
+      </Suspense>
     </section>
   );
 }

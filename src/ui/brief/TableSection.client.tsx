@@ -9,13 +9,13 @@ import { capital, list } from '../../formats/messages/names';
 import { formatMass } from '../../formats/units';
 import { Button } from '../kit/Button';
 import { CarriedPicker } from '../kit/CarriedPicker.client';
+import { conversions } from '../kit/conversions';
 import { Field, FieldError, inputClass } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
 import { freshId } from './briefForm';
 
 const USUAL_G: Record<SideKind, number> = { side: 120, bread: 60, sauce: 40, pickle: 30 };
-const OZ_G = 28.349523125;
 
 interface TableSectionProps {
   library: Library;
@@ -67,6 +67,7 @@ export function TableSection({ library, index, serving, portions, conflicts }: T
                     kind,
                     name: capital(kind),
                     gPerHead: USUAL_G[kind],
+                    ...(kind === 'bread' && { eachG: USUAL_G.bread }),
                     chilled: kind === 'side' || kind === 'pickle',
                   },
                 ])
@@ -193,7 +194,7 @@ interface SideRowProps {
 
 function SideRow({ id, library, side, portions, errors, onChange, onRemove }: SideRowProps) {
   const units = useUnits();
-  const ounces = units.mass === 'lb';
+  const { helping } = conversions(units);
   const recipes = library.recipes.filter((recipe) => recipe.kind === 'sauce' || recipe.kind === 'dish' || recipe.kind === 'dressing');
   const fromRecipe = side.recipeId === undefined ? [] : carriedIn(sideContents({ ...side, carries: [] }, library));
   const kg = portions === undefined ? undefined : (portions * side.gPerHead) / 1000;
@@ -213,17 +214,31 @@ function SideRow({ id, library, side, portions, errors, onChange, onRemove }: Si
           id={`${id}-helping`}
           label={`Helping of ${side.name}`}
           value={side.gPerHead}
-          unit={ounces ? 'oz' : 'g'}
-          decimals={ounces ? 1 : 0}
-          shown={ounces ? (g) => g / OZ_G : undefined}
-          kept={ounces ? (oz) => oz * OZ_G : undefined}
+          {...helping}
           onChange={(gPerHead) => onChange({ ...side, gPerHead })}
           error={errors?.gPerHead?.message}
         />
         {kg !== undefined && Number.isFinite(kg) && (
-          <p className="figures mt-0.5 text-right text-[0.8rem] text-soft">{formatMass(kg, units)} in all</p>
+          <p className="figures mt-0.5 text-right text-[0.8rem] text-soft">
+            {side.eachG === undefined ? formatMass(kg, units) : Math.ceil((kg * 1000) / side.eachG - 1e-9)} in all
+          </p>
         )}
         <FieldError id={`${id}-helping`} error={errors?.gPerHead?.message} />
+        {side.kind === 'bread' && (
+          <>
+            <NumberField
+              id={`${id}-each`}
+              label={`One of ${side.name} weighs`}
+              placeholder="one weighs"
+              className="mt-1"
+              value={side.eachG ?? Number.NaN}
+              {...helping}
+              onChange={(eachG) => onChange({ ...side, eachG: Number.isNaN(eachG) ? undefined : eachG })}
+              error={errors?.eachG?.message}
+            />
+            <FieldError id={`${id}-each`} error={errors?.eachG?.message} />
+          </>
+        )}
       </div>
       <select
         aria-label={`Recipe of ${side.name}`}
@@ -231,7 +246,7 @@ function SideRow({ id, library, side, portions, errors, onChange, onRemove }: Si
         value={side.recipeId ?? ''}
         onChange={(event) => onChange({ ...side, recipeId: event.target.value || undefined })}
       >
-        <option value="">bought ready</option>
+        <option value="">bought ready, no recipe</option>
         {recipes.map((recipe) => (
           <option key={recipe.id} value={recipe.id}>
             {recipe.name}

@@ -1,4 +1,4 @@
-import { cutIn, methodsFor, type Batch, type Library, type Serving } from '../../core/model';
+import { cutIn, methodsFor, type Batch, type Kitchen, type Library, type Serving } from '../../core/model';
 import { demandOf, needConflicts, sizeToDemand, supplyOf, type Demand, type NeedConflict } from '../../core/quantities';
 import type { ServingInput } from '../../inputs';
 import { newId } from '../kit/newId';
@@ -14,10 +14,14 @@ function menuOf(servings: readonly ServingInput[]): { servings: Serving[]; batch
   };
 }
 
+/** The meal of a serving by the clock that is typed. */
+export const mealOfForm = ({ time }: Pick<ServingInput, 'time'>): 'lunch' | 'supper' =>
+  Number(time.slice(0, 2)) < 15 ? 'lunch' : 'supper';
+
 /** What the guests need of every batch on the form. */
-export function demandsOf(library: Library, servings: readonly ServingInput[]): Map<string, Demand> {
-  const mealOf = ({ id }: Serving) => (Number(servings.find((each) => each.id === id)!.time.slice(0, 2)) < 15 ? 'lunch' : 'supper');
-  return demandOf(menuOf(servings), library, mealOf);
+export function demandsOf(library: Library, servings: readonly ServingInput[], kitchen?: Partial<Kitchen>): Map<string, Demand> {
+  const mealOf = ({ id }: Serving) => mealOfForm(servings.find((each) => each.id === id)!);
+  return demandOf({ ...menuOf(servings), kitchen }, library, mealOf);
 }
 
 /** Dishes on the form that carry what some guests do not eat. */

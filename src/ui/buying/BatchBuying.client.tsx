@@ -1,14 +1,28 @@
 'use client';
-import { buyingOf, cutIn, GRADES, pieceSize, purposeOf, type Batch, type CookEvent, type Receipt } from '../../core/model';
+import { laysWood, smokeShareOf } from '../../core/fire';
+import {
+  buyingOf,
+  cutIn,
+  GRADES,
+  LOOKED_AT,
+  pieceSize,
+  prepOf,
+  purposeOf,
+  type Batch,
+  type CookEvent,
+  type Receipt,
+} from '../../core/model';
+import type { MethodPrice, MethodPrices } from '../../core/planning';
 import { compareCuts, type Demand } from '../../core/quantities';
 import { SAFETY_RULES } from '../../core/safety';
 import type { BuyingInput, ReceiptInput } from '../../inputs';
 import { capital, type MessageContext } from '../../formats/messages/names';
-import { formatArea, formatHelping, formatMoney, formatTemp, withFigures } from '../../formats/units';
+import { formatArea, formatHelping, formatMinutes, formatMoney, formatShare, formatTemp, withFigures } from '../../formats/units';
 import type { Action } from '../kit/actions';
 import { InputForm } from '../kit/InputForm.client';
 import { conversions } from '../kit/conversions';
 import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
+import { Term } from '../kit/Term';
 import { useUnits } from '../kit/UnitsProvider';
 
 const GRID = 'grid grid-cols-2 gap-3 sm:grid-cols-4';
@@ -49,12 +63,25 @@ export function BuyingForm({
   );
 }
 
+const EYE_WORDS: Record<(typeof LOOKED_AT)[number], string> = {
+  thinEnd: 'Thin end',
+  marbling: 'Marbling',
+  fatCap: 'Fat cap',
+  torn: 'Loose or torn parts',
+};
+const VERDICTS: [string, string][] = [
+  ['', 'not looked at'],
+  ['accept', 'accept'],
+  ['trim', 'trim out'],
+  ['sendBack', 'send back'],
+];
 const UNSEEN: Receipt = { packWhole: false, colourGood: false, fatEven: false, note: '' };
 
 /** What to look at when the meat comes in. */
 export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceipt: Action<CookEvent> }) {
   const units = useUnits();
-  const { heat } = conversions(units);
+  const { heat, size } = conversions(units);
+  const refused = LOOKED_AT.filter((what) => batch.received?.[what] === 'sendBack');
   const { coldHold } = SAFETY_RULES;
   const values: ReceiptInput = { batchId: batch.id, ...UNSEEN, ...batch.received };
   const warm = (batch.received?.coreC ?? 0) > coldHold.limit;
@@ -67,6 +94,12 @@ export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceip
             {withFigures(coldHold.source, units)}).
           </strong>{' '}
           Send it back, or ask the department before you use it.
+        </p>
+      )}
+      {refused.length > 0 && (
+        <p role="alert" className="mb-3 border-l-4 border-warn bg-sheet px-3 py-1.5">
+          <strong>Goes back: {refused.map((what) => EYE_WORDS[what].toLowerCase()).join(', ')}.</strong> The plan still counts on these
+          pieces: take them off, or put in what comes in their place.
         </p>
       )}
       <InputForm<ReceiptInput, CookEvent>
@@ -87,6 +120,10 @@ export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceip
         <Tick<ReceiptInput> name="packWhole" label="Pack whole, in date" />
         <Tick<ReceiptInput> name="colourGood" label="Colour and smell good" />
         <Tick<ReceiptInput> name="fatEven" label="Fat cover even, thickness even" />
+        <FigureField<ReceiptInput> name="thinEndMm" label="Thin end, thickness" conversion={size} optional />
+        {LOOKED_AT.map((what) => (
+          <SelectField<ReceiptInput> key={what} name={what} label={EYE_WORDS[what]} options={VERDICTS} optional />
+        ))}
         <TextField<ReceiptInput> name="note" label="Note" className="col-span-full" />
       </InputForm>
     </>
@@ -96,11 +133,13 @@ export function ReceivingForm({ batch, saveReceipt }: { batch: Batch; saveReceip
 /** The same plate from other cuts: what a portion costs and how much rack it takes. */
 export function OtherCuts({
   messageContext,
+  prices,
   batch,
   demand,
   currency,
 }: {
   messageContext: MessageContext;
+  prices: MethodPrices;
   batch: Batch;
   demand: Demand;
   currency: string;
@@ -111,14 +150,19 @@ export function OtherCuts({
   const cuts = messageContext.library.cuts
     .filter((cut) => cut.species !== 'dish' && (purposeOf(cut) === purposeOf(own) || cut.species === own.species))
     .map((cut) => (cut.id === own.id ? priced : cut));
+  // Where wood is laid on, more or less of it is more or less smoke.
+  const laid = messageContext.pits.some(laysWood);
+  const { smoke = 'usual' } = prepOf(own, batch);
+  const smokeShare = laid ? smokeShareOf(smoke) : 1;
   const rows = compareCuts(demand, cuts, (cut, kg) => pieceSize(cut, kg));
   if (own.species === 'dish') return <p className="text-soft">A pan takes its rack whatever is in it.</p>;
   return (
     <div className="overflow-x-auto">
-      <table className="w-full min-w-[34rem]">
+      <table className="w-full min-w-[46rem]">
         <caption className="pb-2 text-left text-[0.9rem] text-soft">
-          For the same guests and the same share of the plate. Prices are the library’s starting ones until you put in your own; trim is not
-          taken off.
+          For the same guests and the same share of the plate; hours, bark, smoke and yield of a usual piece by the model, by the method on
+          the menu or, where that is not for the cut, its first. Prices are the library’s starting ones until you put in your own; trim is
+          not taken off.{smoke !== 'usual' && laid && ` Smoke is told for a ${smoke} one, as this batch wants it.`}
         </caption>
         <thead className="text-[0.85rem]">
           <tr>
@@ -127,6 +171,14 @@ export function OtherCuts({
             <th className="py-1 text-right font-semibold">Bought a portion</th>
             <th className="py-1 text-right font-semibold">Cost a portion</th>
             <th className="py-1 text-right font-semibold">Rack a portion</th>
+            <th className="py-1 text-right font-semibold">Cooks for</th>
+            <th className="py-1 text-right font-semibold">
+              <Term id="bark">Bark set at</Term>
+            </th>
+            <th className="py-1 text-right font-semibold">Smoke</th>
+            <th className="py-1 text-right font-semibold">
+              <Term id="yield">Yield</Term>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -144,11 +196,35 @@ export function OtherCuts({
                   {row.costPerPortion === undefined ? '–' : formatMoney(row.costPerPortion, currency)}
                 </td>
                 <td className="figures py-1 text-right">{formatArea(row.rackMm2PerPortion, units)}</td>
+                <CookedFigures
+                  price={priceLike(prices[cut.id] ?? {}, batch.methodId)}
+                  smokeShare={smokeShare}
+                  hasBark={cut.done.by === 'tender'}
+                />
               </tr>
             );
           })}
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** By the same method, or by the first the cut is offered. */
+const priceLike = (prices: Record<string, MethodPrice>, methodId: string): MethodPrice | undefined =>
+  prices[methodId] ?? Object.values(prices)[0];
+
+function CookedFigures({ price, smokeShare, hasBark }: { price?: MethodPrice; smokeShare: number; hasBark: boolean }) {
+  const cell = 'figures whitespace-nowrap py-1 pl-3 text-right';
+  if (!price) return <td colSpan={4} />;
+  return (
+    <>
+      <td className={cell}>{formatMinutes(Math.round(price.cookMin / 5) * 5)}</td>
+      <td className={cell}>
+        {!hasBark ? '–' : price.barkSetMin === undefined ? 'not set' : formatMinutes(Math.round(price.barkSetMin / 5) * 5)}
+      </td>
+      <td className={cell}>{(price.smokeH * smokeShare).toFixed(1)} h</td>
+      <td className={cell}>{formatShare(price.yieldShare)}</td>
+    </>
   );
 }

@@ -3,8 +3,8 @@ import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { cutIn, type CookEvent, type Plan } from '../../core/model';
-import type { PlanInput } from '../../core/planning';
-import { batchContents, costOf, demandOf, shoppingList, supplyOf, type LearnedTrim } from '../../core/quantities';
+import type { MethodPrices, PlanInput } from '../../core/planning';
+import { batchContents, costBeside, costOf, demandOf, shoppingList, sumOfCost, supplyOf, type LearnedTrim } from '../../core/quantities';
 import { carriedName } from '../../formats/messages/carried';
 import { mealAt } from '../../formats/clock';
 import { batchName, list, type MessageContext, messageContextOf } from '../../formats/messages/names';
@@ -32,6 +32,7 @@ export interface BuyingActions {
 }
 
 interface BuyingDeskProps {
+  prices: MethodPrices;
   input: PlanInput;
   plan: Plan;
   learned: LearnedTrim[];
@@ -41,7 +42,7 @@ interface BuyingDeskProps {
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
 
 /** Buying: from guests to whole pieces, what they cost, what else to fetch, and the real pieces once they come. */
-export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
+export function BuyingDesk({ prices, input, plan, learned, actions }: BuyingDeskProps) {
   const units = useUnits();
   const { event, library, pits } = input;
   const messageContext = messageContextOf(input, units);
@@ -50,7 +51,9 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
   const items = useMemo(() => shoppingList({ event, library, pits, plan }), [event, library, pits, plan]);
   const [chosenId, setChosenId] = useState(lines[0]?.batch.id);
   const chosen = lines.find((line) => line.batch.id === chosenId) ?? lines[0];
+  const beside = useMemo(() => costBeside(event, plan, items), [event, plan, items]);
   const net = lines.reduce((sum, line) => sum + (line.cost?.net ?? 0), 0);
+  const whole = lines.reduce((sum, line) => sum + sumOfCost(beside.get(line.batch.id)!), net);
   if (lines.length === 0)
     return (
       <main className="mx-auto max-w-4xl px-4 py-5">
@@ -73,14 +76,21 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
           <div>
             <h2 className="text-xl">From guests to pieces</h2>
             <p className="text-[0.92rem] text-soft">
-              {guestsLine(event)} Meat {formatMoney(net, currency)} in all. Open any line to see where it comes from.
+              {guestsLine(event)} Meat {formatMoney(net, currency)}, with rub, fire, wrap and hands {formatMoney(whole, currency)}.
             </p>
           </div>
           <KitchenDialog event={event} saveKitchen={actions.saveKitchen} />
         </div>
         <div className="overflow-x-auto">
           <div className="min-w-[54rem]">
-            <Ledger messageContext={messageContext} lines={lines} currency={currency} chosenId={chosen!.batch.id} onChoose={setChosenId} />
+            <Ledger
+              messageContext={messageContext}
+              lines={lines}
+              beside={beside}
+              currency={currency}
+              chosenId={chosen!.batch.id}
+              onChoose={setChosenId}
+            />
           </div>
         </div>
         <Tabs.Root key={chosen!.batch.id} defaultValue={cut.species === 'dish' ? 'buying' : 'weights'} className="mt-4">
@@ -125,7 +135,13 @@ export function BuyingDesk({ input, plan, learned, actions }: BuyingDeskProps) {
               <BuyingForm messageContext={messageContext} batch={chosen!.batch} saveBuying={actions.saveBuying} />
             </Tabs.Content>
             <Tabs.Content value="cuts">
-              <OtherCuts messageContext={messageContext} batch={chosen!.batch} demand={chosen!.demand} currency={currency} />
+              <OtherCuts
+                messageContext={messageContext}
+                prices={prices}
+                batch={chosen!.batch}
+                demand={chosen!.demand}
+                currency={currency}
+              />
             </Tabs.Content>
           </Suspense>
         </Tabs.Root>

@@ -1,10 +1,11 @@
 'use client';
 import { useState } from 'react';
 import { cutIn, type Batch } from '../../core/model';
-import type { Cost, Demand, Supply } from '../../core/quantities';
-import { costSteps, demandSteps, overMessage } from '../../formats/messages/demand';
+import { sumOfCost, type Cost, type CostBeside, type Demand, type Supply } from '../../core/quantities';
+import { besideSteps, costSteps, demandSteps, overMessage } from '../../formats/messages/demand';
 import { capital, type MessageContext } from '../../formats/messages/names';
 import { formatHelping, formatMass, formatMoney } from '../../formats/units';
+import { overTone } from '../kit/overTone';
 import { useUnits } from '../kit/UnitsProvider';
 
 export interface LedgerLine {
@@ -17,13 +18,15 @@ export interface LedgerLine {
 interface LedgerProps {
   messageContext: MessageContext;
   lines: LedgerLine[];
+  /** What each batch costs beside its meat. */
+  beside: ReadonlyMap<string, CostBeside>;
   currency: string;
   chosenId?: string;
   onChoose(batchId: string): void;
 }
 
 /** From guests to pieces, a line a dish: every figure with the arrow that made it, and the whole sum behind "why". */
-export function Ledger({ messageContext, lines, currency, chosenId, onChoose }: LedgerProps) {
+export function Ledger({ messageContext, lines, beside, currency, chosenId, onChoose }: LedgerProps) {
   return (
     <ul className="overflow-hidden rounded-md border border-line bg-sheet">
       {lines.map((line) => (
@@ -31,6 +34,7 @@ export function Ledger({ messageContext, lines, currency, chosenId, onChoose }: 
           key={line.batch.id}
           messageContext={messageContext}
           line={line}
+          beside={beside.get(line.batch.id)}
           currency={currency}
           chosen={line.batch.id === chosenId}
           onChoose={() => onChoose(line.batch.id)}
@@ -43,12 +47,14 @@ export function Ledger({ messageContext, lines, currency, chosenId, onChoose }: 
 function LedgerRow({
   messageContext,
   line: { batch, demand, supply, cost },
+  beside,
   currency,
   chosen,
   onChoose,
 }: {
   messageContext: MessageContext;
   line: LedgerLine;
+  beside?: CostBeside;
   currency: string;
   chosen: boolean;
   onChoose(): void;
@@ -58,6 +64,7 @@ function LedgerRow({
   const cut = cutIn(messageContext.library, batch.cutId)!;
   const percent = Math.round(Math.abs(supply.overShare) * 100);
   const sign = percent === 0 ? '0 %' : `${supply.overShare < 0 ? '−' : '+'}${percent} %`;
+  const whole = cost && cost.net + (beside ? sumOfCost(beside) : 0);
   const [dish] = demand.dishes;
   const { servings } = messageContext.event;
   const serving = servings.find((each) => each.id === batch.servingId);
@@ -98,11 +105,13 @@ function LedgerRow({
         <Arrow words={range} />
         <Figure label={cut.noun[1]} value={String(supply.pieces)} />
         <p className="text-right leading-tight">
-          <span className={`figures block font-bold ${supply.overShare < -0.03 ? 'text-warn' : 'text-safe'}`}>{sign}</span>
+          <span className={`figures block font-bold ${overTone(supply.overShare)}`}>{sign}</span>
           <span className="text-[0.82rem] text-soft">{percent === 0 ? 'just right' : supply.overShare < 0 ? 'short' : 'over'}</span>
         </p>
         <p className="text-right leading-tight">
-          <span className="figures block font-bold">{cost ? formatMoney(cost.perPortion, currency) : '–'}</span>
+          <span className="figures block font-bold">
+            {whole === undefined ? '–' : formatMoney(whole / Math.max(1e-9, demand.portions), currency)}
+          </span>
           <span className="text-[0.82rem] text-soft">a portion</span>
         </p>
       </div>
@@ -116,9 +125,11 @@ function LedgerRow({
           <li className="figures border-t border-line py-1">
             There are {supply.pieces}, {formatMass(supply.trimmedKg, units)} trimmed: {overMessage(supply.overShare)}
             {supply.weighed < supply.pieces &&
-              `; between ${overMessage(supply.overRange[0])} and ${overMessage(supply.overRange[1])} at the lightest and heaviest the shop sells`}
+              overMessage(supply.overRange[0]) !== overMessage(supply.overRange[1]) &&
+              `; from ${overMessage(supply.overRange[0])} to ${overMessage(supply.overRange[1])} at the lightest and heaviest the shop sells`}
           </li>
           {cost && <li className="figures border-t border-line py-1">{costSteps(cost, demand, supply, currency, units)}</li>}
+          {cost && beside && <li className="figures border-t border-line py-1">{besideSteps(cost, beside, demand, currency)}</li>}
         </ol>
       )}
     </li>

@@ -5,9 +5,8 @@ import { buyingOf } from '../../core/model';
 import { supplyOf, type Cost, type Demand, type LearnedTrim } from '../../core/quantities';
 import type { PieceWeightsInput } from '../../inputs';
 import { clockTime, dayAndTime } from '../../formats/clock';
-import { formatMass, formatMoney } from '../../formats/units';
+import { formatMass, formatMoney, formatShare } from '../../formats/units';
 import { capital, pieceTag, type MessageContext } from '../../formats/messages/names';
-import { oddsMessage } from '../../formats/messages/reason';
 import type { DocumentAction } from '../document/documentActions';
 import { announce, complain } from '../kit/actions';
 import { FieldError, inputClass } from '../kit/Field';
@@ -89,9 +88,11 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
       </td>
     );
   };
-  const odds = oddsMessage(2 * event.confidence - 1);
+  const odds = formatShare(2 * event.confidence - 1);
   const unit = { mass: units.mass, length: units.mass === 'lb' ? 'in' : 'mm' };
   const supply = supplyOf(demand, batch);
+  // Only beef is sold by grade.
+  const graded = cut.species === 'beef';
   return (
     <section aria-label={`${capital(cut.name)} as it came`}>
       <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
@@ -114,7 +115,7 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
           <thead className="bg-paper/60 text-[0.85rem]">
             <tr>
               <th className="py-2 pl-3 text-left font-semibold">Tag</th>
-              <th className="py-2 text-left font-semibold">Grade</th>
+              {graded && <th className="py-2 text-left font-semibold">Grade</th>}
               <th className="py-2 pl-3 text-right font-semibold">Bought {unit.mass}</th>
               <th className="py-2 pl-3 text-right font-semibold">Trimmed {unit.mass}</th>
               <th className="py-2 pl-3 text-right font-semibold">Thick end {unit.length}</th>
@@ -133,8 +134,8 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
               return (
                 <tr key={row.id} className="border-t border-line">
                   <td className="figures py-1 pl-3 text-[1.05rem] font-bold">{pieceTag(messageContext, batch.id, at)}</td>
-                  <td className="py-1">
-                    {cut.species === 'beef' ? (
+                  {graded && (
+                    <td className="py-1">
                       <select
                         aria-label={`Grade of ${pieceTag(messageContext, batch.id, at)}`}
                         className={`${inputClass()} max-w-32`}
@@ -147,10 +148,8 @@ export function WeightsTable({ messageContext, batch, demand, cost, plan, learne
                           <option key={grade}>{grade}</option>
                         ))}
                       </select>
-                    ) : (
-                      <span className="text-soft">{buyingOf(cut, batch).source}</span>
-                    )}
-                  </td>
+                    </td>
+                  )}
                   {field(row, at, WEIGHT_COLUMNS[0], 'Bought')}
                   {field(row, at, WEIGHT_COLUMNS[1], 'Trimmed')}
                   {field(row, at, WEIGHT_COLUMNS[2], 'Thick end')}

@@ -10,11 +10,7 @@ import { Dialog } from '../kit/Dialog';
 import { Alarms } from './Alarms';
 import { Crew } from './Crew';
 import { DayLine } from './DayLine';
-import { ImportLog, type ImportLogProps } from './ImportLog.client';
-import { JoinedLine } from './JoinedLine';
-import { JournalList } from './Journal';
-import { Levers } from './Levers.client';
-import { LiveCurves } from './LiveCurves.client';
+import type { ImportLogProps } from './ImportLog.client';
 import { NextTask } from './NextTask.client';
 import { OddsLine } from './OddsLine';
 import { Pits } from './Pits';
@@ -32,6 +28,11 @@ interface DayDeskProps extends LivedDayProps {
 
 /** What is not seen at first comes once it is asked for. */
 const SafetyLog = lazy(() => import('./SafetyLog.client').then((made) => ({ default: made.SafetyLog })));
+const ImportLog = lazy(() => import('./ImportLog.client').then((made) => ({ default: made.ImportLog })));
+const LiveCurves = lazy(() => import('./LiveCurves.client').then((made) => ({ default: made.LiveCurves })));
+const Levers = lazy(() => import('./Levers.client').then((made) => ({ default: made.Levers })));
+const JournalList = lazy(() => import('./Journal').then((made) => ({ default: made.JournalList })));
+const JoinedLine = lazy(() => import('./JoinedLine').then((made) => ({ default: made.JoinedLine })));
 const Channels = lazy(() => import('./Channels.client').then((made) => ({ default: made.Channels })));
 
 const ReadingDialog = lazy(() => import('./ReadingDialog.client').then((made) => ({ default: made.ReadingDialog })));
@@ -73,7 +74,9 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
   return (
     <main>
       <h1 className="sr-only">Cook day</h1>
-      <JoinedLine day={day} joined={joined} waiting={waiting} context={context} takeTime={() => void takeTime()} />
+      <Suspense fallback={null}>
+        <JoinedLine day={day} joined={joined} waiting={waiting} context={context} takeTime={() => void takeTime()} />
+      </Suspense>
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b border-line bg-sheet px-4 py-1.5 print:hidden">
         <p className="flex items-baseline gap-3">
           <span className="figures text-[1.7rem] leading-none font-bold" suppressHydrationWarning>
@@ -114,7 +117,9 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
               </button>
             </span>
           )}
-          <ImportLog eventId={event.id} {...log} />
+          <Suspense fallback={null}>
+            <ImportLog eventId={event.id} {...log} />
+          </Suspense>
           {day.phase === 'running' && (
             <Button onClick={() => say({ kind: 'day', did: 'paused', reason: 'weather' }, 'The day stands still')}>
               <CloudRain size={16} aria-hidden /> Pause
@@ -214,16 +219,22 @@ export function DayDesk({ ground, first, version, setDaySpeed, takeMachineTime, 
                       </button>
                     ))}
                 </div>
-                <LiveCurves day={day} context={context} piece={shown} />
+                <Suspense fallback={<div className="min-h-64" />}>
+                  <LiveCurves day={day} context={context} piece={shown} />
+                </Suspense>
               </section>
             )}
             <Pits day={day} ground={ground} context={context} nowMs={nowMs} onPiece={setSheet} onPit={(id) => setPad(`pit/${id}`)} />
           </div>
           <div className="bg-paper">
-            <Levers day={day} context={context} say={say} />
+            <Suspense fallback={null}>
+              <Levers day={day} context={context} say={say} />
+            </Suspense>
             <section aria-label="Journal" className="px-4 py-3">
               <h2 className="text-[1.1rem]">What happened</h2>
-              <JournalList day={day} ground={ground} context={context} say={say} shown={30} />
+              <Suspense fallback={null}>
+                <JournalList day={day} ground={ground} context={context} say={say} shown={30} />
+              </Suspense>
             </section>
           </div>
         </div>

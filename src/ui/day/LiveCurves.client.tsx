@@ -35,7 +35,7 @@ interface LiveCurvesProps {
   piece: PieceView;
 }
 
-/** One piece as it is read, its pit, and where its core is thought to go: 8 in 10. */
+/** One piece as it is read, its pit, and where its core is thought to go in 80 % of cooks. */
 export function LiveCurves({ day, context, piece }: LiveCurvesProps) {
   const curve = useCurve(context.event.id, piece.key, day.clock.speed > 1);
   const draw = useCallback((ink: Ink) => drawing(curve, piece, context, ink), [curve, piece, context]);
@@ -101,7 +101,14 @@ function drawing(curve: PieceCurve | undefined, piece: PieceView, context: Messa
   return {
     data: [
       { ...edge, y: ahead('p10C', said?.p10) },
-      { ...edge, y: ahead('p90C', said?.p90), fill: 'tonexty', fillcolor: faint(ink('wrap'), 0.38), showlegend: true, name: '8 in 10' },
+      {
+        ...edge,
+        y: ahead('p90C', said?.p90),
+        fill: 'tonexty',
+        fillcolor: faint(ink('wrap'), 0.38),
+        showlegend: true,
+        name: '80 % of cooks',
+      },
       {
         ...edge,
         y: ahead('p50C', said?.p50),

@@ -7,6 +7,7 @@ import { formatMass } from '../../formats/units';
 import { conversions } from '../kit/conversions';
 import { NumberField } from '../kit/NumberField';
 import { useUnits } from '../kit/UnitsProvider';
+import { FireAsMade } from './FireAsMade.client';
 import type { DayScreen } from './dayScreen';
 import type { Say } from './useDeeds';
 import { TableHead } from '../kit/TableHead';
@@ -38,7 +39,7 @@ export function OnTheScale({ day, context, say }: OnTheScaleProps) {
         The log learns from it what your fires burn, what your meat yields and what your guests eat. Each number counts as soon as you leave
         its field.
       </p>
-      <h3 className="mt-4 text-[1.02rem]">Fuel burnt, what lit it included</h3>
+      <h3 className="mt-4 text-[1.02rem]">Fires: fuel burnt, what lit it included, and how each was made</h3>
       {pits.length === 0 && <p className="text-soft">No pit was lit.</p>}
       <ul className="mt-1 grid gap-2">
         {pits.map(({ pitId }) => {
@@ -51,6 +52,7 @@ export function OnTheScale({ day, context, say }: OnTheScaleProps) {
                 {pit && <span className="text-soft">, {fuelOf(pit).kind}</span>}
               </span>
               {field('fuel', pitId, `Fuel burnt, ${name}`)}
+              {pit && <FireAsMade pit={pit} day={day} context={context} say={say} />}
             </li>
           );
         })}

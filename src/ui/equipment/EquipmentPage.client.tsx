@@ -15,6 +15,7 @@ import { useUnits } from '../kit/UnitsProvider';
 import { NeedsRepair, type Unusable } from '../shell/NeedsRepair.client';
 import { BoxForm } from './BoxForm.client';
 import { CrewForm, ProbeForm, WarmerForm } from './GearForms.client';
+import { ReadySets } from './ReadySets.client';
 import { PitFacts } from './PitFacts';
 import { PitForm } from './PitForm.client';
 import { RackDrawing } from './RackDrawing';
@@ -139,8 +140,9 @@ export function EquipmentPage({ equipment, unusable, actions }: EquipmentPagePro
           <h2 className="text-lg">No pits yet</h2>
           <p className="mt-1 max-w-xl text-soft">
             Choose the kind of your first pit under “Add a pit”. It comes with the usual values; measure its racks and put in your own. Or
-            begin with a ready-made set.
+            begin with a ready-made set:
           </p>
+          <ReadySets addSet={actions.addSet} />
         </div>
       )}
       <ul className="space-y-4">

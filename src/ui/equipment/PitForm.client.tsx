@@ -7,6 +7,7 @@ import { InputForm } from '../kit/InputForm.client';
 import { conversions } from '../kit/conversions';
 import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 import { useUnits } from '../kit/UnitsProvider';
+import { FireFields } from './FireFields.client';
 import { RackFields } from './RackFields.client';
 
 type P = PitRecord;
@@ -69,6 +70,9 @@ export function PitForm({ pit, opened, savePit, onDone }: PitFormProps) {
       <FigureField<P> name="fuel.reloadMin" label="Fed every" conversion={minutes} optional />
       <FigureField<P> name="fuel.ashMin" label="Ash every" conversion={minutes} optional />
       <FigureField<P> name="fuel.waterMin" label="Water pan every" conversion={minutes} optional />
+      <div className="col-span-2 sm:col-span-4">
+        <FireFields />
+      </div>
       <div className="col-span-2 sm:col-span-4">
         <RackFields />
       </div>

@@ -1,11 +1,12 @@
 'use client';
+import type { EventActions } from './eventActions';
+import { FirstSteps } from './FirstSteps.client';
 import { CalendarPlus, Ellipsis, Flame } from 'lucide-react';
 import Link from 'next/link';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { CookEvent } from '../../core/model';
 import { clockTime, shortDay } from '../../formats/clock';
-import { announce, callAction, complain, firstMessage, type Action } from '../kit/actions';
+import { announce, callAction, complain, firstMessage } from '../kit/actions';
 import { Button } from '../kit/Button';
 import { FileButton } from '../kit/FileButton.client';
 import { useUnits } from '../kit/UnitsProvider';
@@ -28,17 +29,19 @@ export interface EventCard {
   underWay?: boolean;
 }
 
-export interface EventActions {
-  createEvent: Action<CookEvent>;
-  importEvent: Action<CookEvent>;
-  duplicateEvent: Action<CookEvent>;
-  renameEvent: Action<CookEvent>;
-  deleteEvent: Action<unknown>;
-  restoreEvent: Action<unknown>;
-}
-
 /** All events, soonest first. */
-export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; nowMs: number; actions: EventActions }) {
+export function EventsPage({
+  events,
+  nowMs,
+  hasPits,
+  actions,
+}: {
+  events: EventCard[];
+  nowMs: number;
+  /** Whether there is anything to cook on yet. */
+  hasPits: boolean;
+  actions: EventActions;
+}) {
   const [making, setMaking] = useState(false);
   const [renaming, setRenaming] = useState<EventCard>();
   useHotkeys('n', () => setMaking(true), { preventDefault: true });
@@ -97,15 +100,7 @@ export function EventsPage({ events, nowMs, actions }: { events: EventCard[]; no
         </p>
       )}
       {events.length === 0 ? (
-        <div className="rounded-md border border-dashed border-line bg-sheet p-8">
-          <h2 className="text-lg">No events yet</h2>
-          <p className="mt-1 max-w-xl text-soft">
-            Give the serving time, who eats and what is on the menu. The plan counts back to when each fire is lit and each piece goes on.
-          </p>
-          <Button look="ember" className="mt-4" onClick={() => setMaking(true)}>
-            <CalendarPlus size={17} aria-hidden /> Make the first event
-          </Button>
-        </div>
+        <FirstSteps nowMs={nowMs} hasPits={hasPits} actions={actions} onMake={() => setMaking(true)} />
       ) : (
         <ul className="divide-y divide-line rounded-md border border-line bg-sheet">{ahead.map(row)}</ul>
       )}

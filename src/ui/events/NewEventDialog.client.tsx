@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller } from 'react-hook-form';
-import type { CookEvent } from '../../core/model';
+import { READY_MENUS, type CookEvent } from '../../core/model';
 import type { CreateEventInput } from '../../inputs';
 import { clockOnDay, localDate } from '../../formats/clock';
 import { callAction, firstMessage, type Action } from '../kit/actions';
@@ -108,6 +108,20 @@ function NewEventForm({ nowMs, createEvent }: { nowMs: number; createEvent: Acti
           />
         </Field>
       ))}
+      <Field label="Menu" id="new-menuId" error={errors.menuId?.message} className="col-span-2">
+        <select
+          id="new-menuId"
+          className={inputClass()}
+          {...form.register('menuId', { setValueAs: (id: string | undefined) => id || undefined })}
+        >
+          <option value="">I choose it myself</option>
+          {READY_MENUS.map((menu) => (
+            <option key={menu.id} value={menu.id}>
+              {menu.name}
+            </option>
+          ))}
+        </select>
+      </Field>
       {failed && (
         <p role="alert" className="col-span-2 text-bad">
           {failed}

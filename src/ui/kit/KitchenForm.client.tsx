@@ -28,7 +28,7 @@ interface KitchenFormProps {
 
 /** When the meat comes, how much is cold, who works when, and what prices are in. */
 export function KitchenForm({ event, saveKitchen, onDone }: KitchenFormProps) {
-  const { litres, plain } = conversions(useUnits());
+  const { litres, percent, plain, price, runPrice } = conversions(useUnits());
   return (
     <InputForm<K, CookEvent>
       schema="KitchenInput"
@@ -44,8 +44,15 @@ export function KitchenForm({ event, saveKitchen, onDone }: KitchenFormProps) {
       <FigureField<K> name="tubLitres" label="Brine tubs" conversion={litres} />
       <FigureField<K> name="prepCrew" label="Pairs of hands for prep" conversion={plain} />
       <FigureField<K> name="carvers" label="Carvers" conversion={plain} />
+      <FigureField<K> name="mayBeShortShare" label="May leave it short by" conversion={percent} optional />
       <FigureField<K> name="fromHour" label="Kitchen opens, hour" conversion={plain} />
       <FigureField<K> name="toHour" label="Kitchen closes, hour" conversion={plain} />
+      <FigureField<K> name="handPerH" label="An hour of hands costs" conversion={plain} />
+      <FigureField<K> name="seasoningPerKg" label="Rub, sauce and the like" conversion={price} />
+      <FigureField<K> name="woodPerKg" label="Wood and pellets" conversion={price} />
+      <FigureField<K> name="charcoalPerKg" label="Charcoal" conversion={price} />
+      <FigureField<K> name="gasPerKg" label="Gas" conversion={price} />
+      <FigureField<K> name="wrapPerM" label="Paper and foil" conversion={runPrice} />
     </InputForm>
   );
 }

@@ -9,7 +9,7 @@ import {
   mmFromIn,
   mphFromMPerS,
 } from '../../core/units';
-import { BTU_PER_H_F, LITRES_PER_QT, priceKept, pricePer, type Units } from '../../formats/units';
+import { BTU_PER_H_F, G_PER_OZ, LITRES_PER_QT, priceKept, pricePer, type Units } from '../../formats/units';
 import type { NumberFieldProps } from './NumberField';
 
 export type Conversion = { [K in 'shown' | 'kept' | 'unit' | 'decimals']?: NumberFieldProps[K] };
@@ -27,6 +27,9 @@ export const conversions = (units: Units) => ({
   price: (units.mass === 'lb'
     ? { unit: 'a lb', shown: (perKg: number) => pricePer(perKg, units), kept: (perLb: number) => priceKept(perLb, units), decimals: 2 }
     : { unit: 'a kg', decimals: 2 }) as Conversion,
+  runPrice: (units.mass === 'lb'
+    ? { unit: 'a ft', shown: (perM: number) => perM * M_PER_FT, kept: (perFt: number) => perFt / M_PER_FT, decimals: 2 }
+    : { unit: 'a m', decimals: 2 }) as Conversion,
   litres: (units.mass === 'lb'
     ? { unit: 'qt', shown: (litres: number) => litres / LITRES_PER_QT, kept: (qt: number) => qt * LITRES_PER_QT, decimals: 0 }
     : { unit: 'l', decimals: 0 }) as Conversion,
@@ -43,5 +46,8 @@ export const conversions = (units: Units) => ({
   wind: (units.mass === 'lb'
     ? { unit: 'mph', shown: mphFromMPerS, kept: (mph: number) => mph / mphFromMPerS(1) }
     : { unit: 'm/s', decimals: 1 }) as Conversion,
+  helping: (units.mass === 'lb'
+    ? { unit: 'oz', shown: (g: number) => g / G_PER_OZ, kept: (oz: number) => oz * G_PER_OZ, decimals: 1 }
+    : { unit: 'g', decimals: 0 }) as Conversion,
   plain: {} as Conversion,
 });

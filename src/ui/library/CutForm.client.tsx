@@ -80,6 +80,7 @@ export function CutForm({ cut, saveCut, onDone }: { cut: CutRecord; saveCut: Act
       <FigureField<C> name="holdMaxMin" label="Longest hold" conversion={minutes} />
       <TextField<C> name="signs" label="How to tell it is done" className="col-span-2 sm:col-span-4" />
       <TextField<C> name="probe" label="Where the probe goes" className="col-span-2 sm:col-span-4" />
+      <TextField<C> name="carving" label="How it is carved: thickness, grain, parts" className="col-span-2 sm:col-span-4" optional />
     </InputForm>
   );
 }

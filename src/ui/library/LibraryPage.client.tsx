@@ -1,7 +1,18 @@
 'use client';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { CUTS, METHODS, purposeOf, type Cut, type Library, type LibraryList, type Method } from '../../core/model';
+import {
+  CUTS,
+  METHODS,
+  methodsFor,
+  schoolOf,
+  type Cut,
+  type HeatStep,
+  type Library,
+  type LibraryList,
+  type Method,
+} from '../../core/model';
+import type { MethodPrices } from '../../core/planning';
 import type { CutRecord, MethodRecord } from '../../inputs';
 import {
   formatLength,
@@ -13,6 +24,8 @@ import {
   type Units,
   withFigures,
 } from '../../formats/units';
+import { COLOUR_WORDS } from '../../formats/messages/colour';
+import { readyAt, SCHOOL_NAMES } from '../../formats/messages/method';
 import { capital } from '../../formats/messages/names';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Dialog } from '../kit/Dialog';
@@ -21,7 +34,9 @@ import { NeedsRepair, type Unusable } from '../shell/NeedsRepair.client';
 import { CutForm } from './CutForm.client';
 import { copyOf, plain } from './entries';
 import { Entry, EntryList, Facts, grouped, markOf } from './EntryView';
+import { PriceOf, Prices } from './Prices';
 import { MethodForm } from './MethodForm.client';
+import { Words } from './Words';
 import { Recipes } from './Recipes.client';
 
 export interface LibraryActions {
@@ -33,6 +48,7 @@ export interface LibraryActions {
 
 interface LibraryPageProps {
   library: Library;
+  prices: MethodPrices;
   own: Record<LibraryList, string[]>;
   unusable: readonly Unusable[];
   actions: LibraryActions;
@@ -45,6 +61,9 @@ const PURPOSES: Record<Method['purpose'], string> = {
   poultry: 'Poultry',
   dish: 'Pan dishes',
 };
+/** Methods for tender cuts stand by their schools; of the others there are few. */
+const groupOf = (method: Method): string => (method.purpose === 'tender' ? SCHOOL_NAMES[schoolOf(method)] : PURPOSES[method.purpose]);
+
 const SPECIES: Record<Cut['species'], string> = {
   beef: 'Beef',
   pork: 'Pork',
@@ -56,7 +75,7 @@ const SPECIES: Record<Cut['species'], string> = {
 const tab = 'min-h-9 border-b-[3px] border-transparent px-3 font-semibold data-[state=active]:border-ember';
 
 /** What is cooked and how: the trade's cuts and schools, each to be changed, copied and put back. */
-export function LibraryPage({ library, own, unusable, actions }: LibraryPageProps) {
+export function LibraryPage({ library, prices, own, unusable, actions }: LibraryPageProps) {
   const [cutId, setCutId] = useState('brisket-whole');
   const [methodId, setMethodId] = useState('low-paper');
   const [cut, setCut] = useState<CutRecord>();
@@ -94,14 +113,12 @@ export function LibraryPage({ library, own, unusable, actions }: LibraryPageProp
           <Tabs.Trigger value="recipes" className={tab}>
             Recipes <span className="figures text-soft">{library.recipes.length}</span>
           </Tabs.Trigger>
+          <Tabs.Trigger value="words" className={tab}>
+            Words
+          </Tabs.Trigger>
         </Tabs.List>
         <Tabs.Content value="methods" className="grid gap-4 md:grid-cols-[18rem_1fr]">
-          <EntryList
-            groups={grouped(library.methods, (each) => PURPOSES[each.purpose])}
-            chosen={shownMethod.id}
-            own={own.methods}
-            onChoose={setMethodId}
-          />
+          <EntryList groups={grouped(library.methods, groupOf)} chosen={shownMethod.id} own={own.methods} onChoose={setMethodId} />
           <Entry
             name={shownMethod.name}
             mark={markOf(METHODS, own.methods, shownMethod.id)}
@@ -122,16 +139,7 @@ export function LibraryPage({ library, own, unusable, actions }: LibraryPageProp
             <p className="max-w-2xl text-[1.05rem]">{withFigures(shownMethod.line, units)}</p>
             {shownMethod.practice && <p className="mt-2 max-w-2xl text-soft">{withFigures(shownMethod.practice, units)}</p>}
             <Facts rows={methodFacts(shownMethod, units)} />
-            <h3 className="mb-1 mt-4 text-[0.95rem]">Cuts it is for</h3>
-            <p className="max-w-2xl text-soft">
-              {capital(
-                library.cuts
-                  .filter((each) => purposeOf(each) === shownMethod.purpose)
-                  .map((each) => each.name)
-                  .join('; '),
-              )}
-              .
-            </p>
+            <Prices method={shownMethod} library={library} prices={prices} />
           </Entry>
         </Tabs.Content>
         <Tabs.Content value="cuts" className="grid gap-4 md:grid-cols-[18rem_1fr]">
@@ -161,28 +169,37 @@ export function LibraryPage({ library, own, unusable, actions }: LibraryPageProp
             <dl className="max-w-2xl space-y-2">
               <div>
                 <dt className="text-[0.85rem] text-soft">How to tell it is done</dt>
-                <dd className="text-[1.05rem]">{shownCut.signs}</dd>
+                <dd className="text-[1.05rem]">{withFigures(shownCut.signs, units)}</dd>
               </div>
               <div>
                 <dt className="text-[0.85rem] text-soft">Where the probe goes</dt>
-                <dd className="text-[1.05rem]">{shownCut.probe}</dd>
+                <dd className="text-[1.05rem]">{withFigures(shownCut.probe, units)}</dd>
               </div>
+              {shownCut.carving && (
+                <div>
+                  <dt className="text-[0.85rem] text-soft">How it is carved</dt>
+                  <dd className="text-[1.05rem]">{withFigures(shownCut.carving, units)}</dd>
+                </div>
+              )}
             </dl>
             <Facts rows={cutFacts(shownCut, units)} />
             <h3 className="mb-1 mt-4 text-[0.95rem]">Methods for it</h3>
             <ul className="max-w-2xl">
-              {library.methods
-                .filter((each) => each.purpose === purposeOf(shownCut))
-                .map((each) => (
-                  <li key={each.id} className="border-t border-line py-1">
-                    <span className="font-semibold">{each.name}.</span> <span className="text-soft">{withFigures(each.line, units)}</span>
-                  </li>
-                ))}
+              {methodsFor(library, shownCut).map((each) => (
+                <li key={each.id} className="border-t border-line py-1">
+                  <span className="font-semibold">{each.name}.</span>{' '}
+                  <PriceOf method={each} cut={shownCut} library={library} prices={prices} />{' '}
+                  <span className="text-soft">{withFigures(each.line, units)}</span>
+                </li>
+              ))}
             </ul>
           </Entry>
         </Tabs.Content>
         <Tabs.Content value="recipes">
           <Recipes library={library} own={own.recipes} saveRecipe={actions.saveRecipe} restoreEntry={actions.restoreEntry} />
+        </Tabs.Content>
+        <Tabs.Content value="words">
+          <Words />
         </Tabs.Content>
       </Tabs.Root>
       <Dialog open={method !== undefined} onOpenChange={(open) => !open && setMethod(undefined)} title={method?.name ?? 'Method'} wide>
@@ -216,23 +233,23 @@ export function LibraryPage({ library, own, unusable, actions }: LibraryPageProp
 const WRAPS = { none: 'never', paper: 'paper', foil: 'foil', pan: 'covered pan' };
 
 function methodFacts(method: Method, units: Units): [string, string][] {
-  const { coreC, afterMin, bark, all } = method.wrapWhen;
+  const { coreC, afterMin, bark, colour = 'usual', all } = method.wrapWhen;
   const whens = [
     coreC !== undefined && `core ${formatTemp(coreC, units)}`,
     afterMin !== undefined && `after ${formatMinutes(afterMin)}`,
-    bark && 'set bark',
+    bark && `${COLOUR_WORDS[colour]} bark`,
   ].filter(Boolean);
   return [
     [
       'Pit',
       `${formatSetPoint(method.pitC, units)} (${formatSetPoint(method.pitRangeC[0], units)} to ${formatSetPoint(method.pitRangeC[1], units)})`,
     ],
-    ...(method.steps ?? []).map((step): [string, string] => [
-      'Steps',
-      `to ${formatSetPoint(step.pitC, units)} ${step.fromMin !== undefined ? `after ${formatMinutes(step.fromMin)}` : `at a core of ${formatTemp(step.fromCoreC!, units)}`}`,
-    ]),
+    ...(method.steps ?? []).map((step): [string, string] => ['Steps', `to ${formatSetPoint(step.pitC, units)} ${stepMoment(step, units)}`]),
     ['Wrap', method.wrap === 'none' ? WRAPS.none : `${WRAPS[method.wrap]}, ${whens.join(all ? ' and ' : ' or ')}`],
     ...(method.unwrapAfterMin === undefined ? [] : [['Unwrapped', `after ${formatMinutes(method.unwrapAfterMin)}`] as [string, string]]),
+    ...(method.blocksScale
+      ? [['Blocks', `for spare ribs at ${formatSetPoint(method.pitC, units)}; other racks and heats in step`] as [string, string]]
+      : []),
     ...(method.spray
       ? [['Sprayed', `from ${formatMinutes(method.spray.fromMin)}, every ${formatMinutes(method.spray.everyMin)}`] as [string, string]]
       : []),
@@ -244,6 +261,7 @@ function methodFacts(method: Method, units: Units): [string, string][] {
           ],
         ]
       : []),
+    ...(method.restWrap ? [['Wrapped at the pull', `${method.restWrap}, to rest and hold`] as [string, string]] : []),
     ['Smoke', method.needsSmoke ? (method.finishOffSmoke ? 'until the wrap' : 'throughout') : 'not needed'],
     [
       'Vent, then rest',
@@ -256,14 +274,21 @@ function methodFacts(method: Method, units: Units): [string, string][] {
   ];
 }
 
+function stepMoment({ fromMin, fromCoreC, atColour }: HeatStep, units: Units): string {
+  if (fromMin !== undefined) return `after ${formatMinutes(fromMin)}`;
+  return fromCoreC === undefined ? `at a ${COLOUR_WORDS[atColour ?? 'usual']} bark` : `at a core of ${formatTemp(fromCoreC, units)}`;
+}
+
 function cutFacts(cut: Cut, units: Units): [string, string][] {
   return [
     ['Bought', `${formatMass(cut.typicalBoughtKg[0], units)} to ${formatMass(cut.typicalBoughtKg[1], units)}`],
     ['Size', `${formatLength(cut.lengthMm, units)} × ${formatLength(cut.widthMm, units)} × ${formatLength(cut.thicknessMm, units)}`],
     ['Trim', formatShare(cut.trimShare)],
     ['Yield', formatShare(cut.yieldShare)],
-    ['Done', cut.done.by === 'tender' ? 'by tenderness' : `core ${formatTemp(cut.done.coreC, units)} after resting`],
-    ['Usually pulled', `${formatTemp(cut.pulledAtC[0], units)} to ${formatTemp(cut.pulledAtC[1], units)}`],
+    ['Done', readyAt(cut, units)],
+    ...(cut.done.by === 'tender'
+      ? []
+      : [['Usually pulled', `${formatTemp(cut.pulledAtC[0], units)} to ${formatTemp(cut.pulledAtC[1], units)}`] as [string, string]]),
     ...(cut.thinEnd
       ? [
           ['Thin end', `${formatShare(cut.thinEnd.thicknessShare)} as thick, ${formatShare(cut.thinEnd.weightShare)} of the weight`] as [

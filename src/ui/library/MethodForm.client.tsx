@@ -12,6 +12,11 @@ import { SelectField, FigureField, Tick, TextField } from '../kit/formFields';
 
 type M = MethodRecord;
 
+const COLOURS: [string, string][] = [
+  ['light', 'light'],
+  ['dark', 'dark'],
+];
+
 /** Every choice of a method. Sprays and a hot finish appear when they are wanted. */
 export function MethodForm({
   method,
@@ -79,9 +84,25 @@ export function MethodForm({
       <Tick<M> name="needsSmoke" label="needs smoke" />
       <FigureField<M> name="wrapWhen.coreC" label="Wrap at core" conversion={heat} optional />
       <FigureField<M> name="wrapWhen.afterMin" label="Wrap after" conversion={minutes} optional />
-      <Tick<M> name="wrapWhen.bark" label="wrap at set bark" />
+      <Tick<M> name="wrapWhen.bark" label="wrap by the bark" />
+      <SelectField<M> name="wrapWhen.colour" label="How dark a bark" options={[['', 'usual'], ...COLOURS]} optional />
+      <SelectField<M>
+        name="restWrap"
+        label="Wrapped at the pull"
+        options={[
+          ['', 'no'],
+          ['paper', 'in paper'],
+          ['foil', 'in foil'],
+        ]}
+        optional
+      />
       <Tick<M> name="wrapWhen.all" label="all must be met" />
       <FigureField<M> name="unwrapAfterMin" label="Unwrap after" conversion={minutes} optional />
+      <Tick<M>
+        name="blocksScale"
+        label="these minutes are for spare ribs at that heat; other racks and heats in step"
+        className="col-span-2"
+      />
       <Tick<M> name="finishOffSmoke" label="may finish in an oven" className="col-span-2" />
       <FigureField<M> name="turns" label="Turned or flipped, times" conversion={plain} optional />
       <FigureField<M> name="ventMin" label="Vent" conversion={minutes} />
@@ -115,7 +136,9 @@ function HeatSteps() {
   };
   return (
     <table className="col-span-2 border-t border-line sm:col-span-4">
-      <caption className="pb-1 pt-2 text-left text-soft">After the heat it goes on at: each step by the clock or at a core</caption>
+      <caption className="pb-1 pt-2 text-left text-soft">
+        After the heat it goes on at: each step by the clock, at a core or when the colour is right
+      </caption>
       <tbody>
         {steps.fields.map((step, i) => (
           <tr key={step.key} className="align-bottom">
@@ -132,6 +155,20 @@ function HeatSteps() {
               />
             </td>
             <td className="pr-3 pt-2">
+              <SelectField<M>
+                name={`steps.${i}.atColour`}
+                label="or at a bark"
+                ariaLabel={`Step ${i + 1} at bark`}
+                options={[
+                  ['', ''],
+                  ['light', 'light'],
+                  ['usual', 'usual'],
+                  ['dark', 'dark'],
+                ]}
+                optional
+              />
+            </td>
+            <td className="pr-3 pt-2">
               <FigureField<M> name={`steps.${i}.pitC`} label="pit heat" ariaLabel={`Step ${i + 1} pit heat`} conversion={heat} />
             </td>
             <td className="pt-2">
@@ -142,7 +179,7 @@ function HeatSteps() {
           </tr>
         ))}
         <tr>
-          <td colSpan={4} className="pt-2">
+          <td colSpan={5} className="pt-2">
             <Button disabled={steps.fields.length >= MOST_STEPS} onClick={add}>
               <Plus size={16} aria-hidden /> Add a step
             </Button>

@@ -54,7 +54,7 @@ export function CookForm({
     ['Pit', [pit, formatTemp(pitC, units)].filter(Boolean).join(' at ')],
     ['Method', method],
     ['Took', hours === undefined ? undefined : formatMinutes(hours * 60)],
-    ['Told', toldMin && `${formatMinutes(toldMin.p50)} (8 in 10: ${formatMinutes(toldMin.p10)} to ${formatMinutes(toldMin.p90)})`],
+    ['Told', toldMin && `${formatMinutes(toldMin.p50)} (80 %: ${formatMinutes(toldMin.p10)} to ${formatMinutes(toldMin.p90)})`],
     [
       'Went on',
       lateMin === undefined

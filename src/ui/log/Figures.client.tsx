@@ -66,7 +66,7 @@ export function Figures({ figures, measurable, zone, ...actions }: FiguresProps 
       ) : (
         <div className="mt-2 overflow-x-auto">
           <table className="w-full min-w-[720px] text-left text-[0.94rem]">
-            <TableHead names={['Of', 'Figure', 'In use', 'Your log says', '8 times in 10', 'From', '(Take it, or put it back)']} />
+            <TableHead names={['Of', 'Figure', 'In use', 'Your log says', '80 % range', 'From', '(Take it, or put it back)']} />
             <tbody>
               {figures.map((each, i) => (
                 <tr key={each.figure} className="border-b border-line">

@@ -116,7 +116,7 @@ export function Kitchen({ cuts, pits, methods, calibration, misses, taken, isNew
         <h2 className="text-xl">Forecast against what happened</h2>
         <p className="mt-1 text-soft">
           {inside && logRmse !== undefined && shippedLogRmse !== undefined
-            ? `Each cook told by those before it: ${share(inside.share)} of ${points.length} came within their range of 8 in 10 (by chance ${share(inside.low)} to ${share(inside.high)}). Usually ${off(logRmse)} off; as shipped it would have been ${off(shippedLogRmse)}.`
+            ? `Each cook told by those before it: ${share(inside.share)} of ${points.length} came within the range told for 80 % (by chance ${share(inside.low)} to ${share(inside.high)}). Usually ${off(logRmse)} off; as shipped it would have been ${off(shippedLogRmse)}.`
             : `Fewer than ${FEWEST_COOKS} cooks are too few to tell.`}
         </p>
         <Chart draw={draw} stamp={`${points.length}`} title="Hours told against hours taken" className="mt-2 h-80" />
@@ -126,7 +126,7 @@ export function Kitchen({ cuts, pits, methods, calibration, misses, taken, isNew
       <section aria-label="What was learned">
         <h2 className="text-xl">What was learned</h2>
         <p className="mt-1 text-[0.92rem] text-soft">
-          Each number is drawn towards the shipped one by how little is known. The range is where it lies 8 times in 10.
+          Each number is drawn towards the shipped one by how little is known. The range is where it lies with 80 % certainty.
         </p>
         <Paces head="Time by cut" paces={cuts} />
         <Paces head="Beyond that, by pit" paces={pits} />

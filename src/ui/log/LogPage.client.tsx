@@ -16,6 +16,7 @@ import type { AttachCurveActions } from './AttachCurve.client';
 import { CookTable } from './CookTable.client';
 import { CookForm } from './CookForm.client';
 import { Figures, type FiguresProps } from './Figures.client';
+import { MadeFires, type MadeFiresProps } from './MadeFires';
 import { ALL, findCooks, JUDGED, SORTS, type Sought } from './findCooks';
 import { Kitchen, type KitchenProps } from './Kitchen.client';
 import type { LogRow } from './logRow';
@@ -32,6 +33,7 @@ interface LogPageProps {
   zone: string;
   kitchen: KitchenProps;
   figures: FiguresProps;
+  fires: MadeFiresProps;
   servings: (ServingKept & { when: string })[];
   saveCookWords: Action<{ id: string; together?: boolean }>;
   takeCookOut: Action<{ id: string }>;
@@ -55,6 +57,7 @@ export function LogPage({
   zone,
   kitchen,
   figures,
+  fires,
   servings,
   saveCookWords,
   takeCookOut,
@@ -195,6 +198,7 @@ export function LogPage({
           <Kitchen {...kitchen} />
           <Servings servings={servings} />
           <Figures {...figures} zone={zone} />
+          <MadeFires {...fires} zone={zone} />
         </Tabs.Content>
       </Tabs.Root>
       <Dialog

@@ -17,7 +17,7 @@ export function ToldThreeWays({ foretold }: { foretold: readonly Foretold[] }) {
       <caption className="text-left text-[0.92rem] text-soft">
         The same {foretold[0]!.cooks} cooks, told three ways, each by what was known before it.
       </caption>
-      <TableHead names={['Told by', 'Usually off', 'Inside 8 in 10', 'Its range']} />
+      <TableHead names={['Told by', 'Usually off', 'Inside its 80 %', 'Its range']} />
       <tbody>
         {foretold.map(({ by, logRmse, inside, width }) => (
           <tr key={by} className="border-b border-line">

@@ -1,7 +1,7 @@
 'use client';
 import { LayoutGrid } from 'lucide-react';
 import Link from 'next/link';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { checkProbe } from '../../core/gear';
 import {
   DEFAULT_VENUE,
@@ -17,6 +17,7 @@ import {
 import { driveMinOf, setUpMinOf } from '../../core/travel';
 import { clockWords, dayAndTime } from '../../formats/clock';
 import { formatMinutes, formatRoom, formatTemp, formatWind } from '../../formats/units';
+import { ReadySets } from '../equipment/ReadySets.client';
 import { PitFacts } from '../equipment/PitFacts';
 import { RackDrawing } from '../equipment/RackDrawing';
 import { announce, callAction, complain, type Action } from '../kit/actions';
@@ -41,12 +42,13 @@ export interface EventPitsProps {
   others: readonly { id: string; name: string; chosen: Chosen }[];
   chooseEquipment: Action<CookEvent>;
   saveDay: Action<CookEvent>;
+  addSet: Action<{ id: string }>;
 }
 
 export const chosenOf = ({ pitIds, boxIds, warmerIds = [], probeIds = [] }: CookEvent): Chosen => ({ pitIds, boxIds, warmerIds, probeIds });
 
 /** Which of the owned or hired equipment this event uses, and the day it stands in. Each tick is saved at once. */
-export function EventPits({ event, equipment: house, others, chooseEquipment, saveDay }: EventPitsProps) {
+export function EventPits({ event, equipment: house, others, addSet, chooseEquipment, saveDay }: EventPitsProps) {
   const equipment = withHired(event, house);
   const { pits, boxes, warmers, probes } = equipment;
   const units = useUnits();
@@ -64,6 +66,14 @@ export function EventPits({ event, equipment: house, others, chooseEquipment, sa
     const from = others.find((each) => each.id === other);
     if (from && (await choose(from.chosen))) announce('The same equipment is chosen here.', markEdit?.());
   };
+  // What is begun with here is what this event cooks on.
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!begun.current || house.pits.length === 0) return;
+    begun.current = false;
+    const idsOf = (each: readonly { id: string }[]) => each.map(({ id }) => id);
+    void choose({ pitIds: idsOf(house.pits), boxIds: idsOf(house.boxes), warmerIds: idsOf(house.warmers), probeIds: idsOf(house.probes) });
+  });
   const gear = (key: keyof Chosen, each: { id: string; name: string }, facts: string) => (
     <li key={each.id} className="rounded-md border border-line bg-sheet px-4 py-2">
       <label className="flex items-center gap-3">
@@ -107,9 +117,12 @@ export function EventPits({ event, equipment: house, others, chooseEquipment, sa
       {pits.length === 0 && (
         <div className="rounded-md border border-dashed border-line bg-sheet p-8">
           <h2 className="text-lg">You have no pits yet</h2>
-          <p className="mt-1 text-soft">Add your pits and their racks under Equipment; they are then offered here for every event.</p>
+          <p className="mt-1 text-soft">
+            Take the set that is nearest to yours, or put in your own under Equipment; they are then offered here for every event.
+          </p>
+          <ReadySets addSet={addSet} onAdded={() => (begun.current = true)} />
           <Link href="/equipment" className={`${buttonClass('ember')} mt-4`}>
-            Add the first pit
+            Put in your own pits
           </Link>
         </div>
       )}

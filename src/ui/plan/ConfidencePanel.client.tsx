@@ -4,7 +4,6 @@ import type { PlanFigures, PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
 import type { MessageContext } from '../../formats/messages/names';
 import { formatMass, formatOdds, formatShare } from '../../formats/units';
-import { oddsMessage } from '../../formats/messages/reason';
 import type { Planner } from '../../workers/client';
 import { Button } from '../kit/Button';
 import { Slider } from '../kit/Slider';
@@ -41,7 +40,7 @@ export function ConfidencePanel({ messageContext, input, planner, onChoose }: Co
         onChange={(value) => setWanted(value / 100)}
       />
       <p className="mt-1 text-[0.92rem] text-soft">
-        The time kept on a pit covers {oddsMessage(wanted)} such cooks; what the cook does not use becomes hold.
+        The time kept on a pit covers {formatShare(wanted)} of such cooks; what the cook does not use becomes hold.
       </p>
       {wanted !== now && (
         <>

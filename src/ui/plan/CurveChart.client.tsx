@@ -65,7 +65,7 @@ function drawing(curve: RunCurve, clockOf: (minute: number) => string, units: Un
         fill: 'tonexty',
         fillcolor: faint(ink('wrap'), 0.38),
         showlegend: true,
-        name: '8 in 10',
+        name: '80 % of cooks',
         legendrank: 2000,
       },
       line('pit', temps(curve.pitC), ink('ember'), 1.5, 'solid'),

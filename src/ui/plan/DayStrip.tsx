@@ -178,6 +178,20 @@ export function DayStrip({ messageContext, plan, widthPx, nowMs, selectedId, onS
               {head(rack.y + 11, rack.name)}
               {rack.bars.map((each) => bar(each, `${rack.rackIds[0]}-${each.runId}-${each.x0}`))}
               {rack.bars.map((each) => nameOf(each, `name-${each.runId}-${each.x0}`))}
+              {rack.pans.map((pan) => (
+                <rect
+                  key={`${pan.name}-${pan.x0}`}
+                  x={at(pan.y)}
+                  width={pan.height * share}
+                  y={pan.x0}
+                  height={pan.x1 - pan.x0}
+                  fill="var(--sheet)"
+                  stroke="var(--ink)"
+                  strokeDasharray="4 2"
+                >
+                  <title>{pan.name}</title>
+                </rect>
+              ))}
             </g>
           ))}
         </g>

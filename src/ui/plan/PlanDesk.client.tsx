@@ -2,7 +2,7 @@
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Broken, CookEvent, NamedPlan, Pin, Run } from '../../core/model';
-import { baselineOf, namedPlanOf, pinned, pinOf, pullLever, unpinned, withNamedPlan, type Lever } from '../../core/planning';
+import { baselineOf, namedPlanOf, pinned, pinOf, unpinned, withNamedPlan, type Lever } from '../../core/planning';
 import { addMinutes } from '../../core/units';
 import { messageContextOf } from '../../formats/messages/names';
 import type { Compared } from '../../workers/protocol';
@@ -15,9 +15,7 @@ import { useWidth } from '../kit/useWidth';
 import { Empty } from './Empty';
 import { elsewhere } from './Ghosts';
 import { Baseline } from './Baseline.client';
-import { PhaseKey } from './patterns';
 import { PlanBar } from './PlanBar.client';
-import { RunPanel } from './RunPanel.client';
 import { Timeline } from './Timeline.client';
 import { Trouble } from './Trouble.client';
 import { useCurve } from './useCurve';
@@ -28,7 +26,9 @@ const FromTheLog = lazy(() => import('../log/FromTheLog.client').then((made) => 
 const TrialsHere = lazy(() => import('../trials/TrialsHere.client').then((made) => ({ default: made.TrialsHere })));
 const DayStrip = lazy(() => import('./DayStrip').then((made) => ({ default: made.DayStrip })));
 const PlanRacks = lazy(() => import('./PlanRacks.client').then((made) => ({ default: made.PlanRacks })));
+const RunPanel = lazy(() => import('./RunPanel.client').then((made) => ({ default: made.RunPanel })));
 const RunLevers = lazy(() => import('./RunLevers.client').then((made) => ({ default: made.RunLevers })));
+const PlanKey = lazy(() => import('./PlanKey').then((made) => ({ default: made.PlanKey })));
 const Compare = lazy(() => import('./Compare.client').then((made) => ({ default: made.Compare })));
 
 /** Keys move a run by this much; with Shift by three times as much. */
@@ -118,15 +118,19 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
     }
     void planner.current?.ask(version, 'drag', drag).then((found) => found && mine === asked.current && setDragBroken(found));
   };
+  const pullWith = async (lever: Lever, undone: string) => {
+    const { pullLever } = await import('./pulling');
+    return change((kept) => pullLever(kept, lever), undone);
+  };
   const choosePit = (run: Run, pitId: string) => {
     if (pinOf(event, run)) return pin(run, { pitId, pitC: undefined });
-    change((kept) => pullLever(kept, { code: 'otherPit', batchId: run.batchId, pitId }), 'Back in its pit.');
+    void pullWith({ code: 'otherPit', batchId: run.batchId, pitId }, 'Back in its pit.');
   };
   const chooseMethod = (run: Run, methodId: string) =>
-    change((kept) => pullLever(kept, { code: 'hotter', batchId: run.batchId, methodId }), 'Back to its method.');
+    void pullWith({ code: 'hotter', batchId: run.batchId, methodId }, 'Back to its method.');
 
-  const pull = (lever: Lever, words: string) => {
-    if (change((kept) => pullLever(kept, lever), 'The lever is back where it was.')) announce(`Done: ${words}.`);
+  const pull = async (lever: Lever, words: string) => {
+    if (await pullWith(lever, 'The lever is back where it was.')) announce(`Done: ${words}.`);
   };
 
   const selected = plan.runs.find((run) => run.id === selectedId);
@@ -201,7 +205,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
           />
         </Suspense>
       )}
-      {!news && <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling} planner={planner} onPull={pull} />}
+      <Trouble messageContext={messageContext} input={input} plan={plan} busy={settling || Boolean(news)} planner={planner} onPull={pull} />
       <div className="grid grow grid-cols-1 lg:grid-cols-[minmax(0,1fr)_19.5rem]">
         <div ref={holder} className="min-w-0">
           {plan.runs.length > 0 ? (
@@ -233,7 +237,9 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
                 />
               )}
               <div className="border-t border-line px-3 py-2">
-                <PhaseKey />
+                <Suspense fallback={<div className="h-14" />}>
+                  <PlanKey />
+                </Suspense>
               </div>
               {hydrated && (
                 <Suspense fallback={<div className="h-38" />}>
@@ -257,27 +263,29 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
         </div>
         <aside aria-label="Run in full" className="border-l border-line bg-sheet p-4">
           {selected ? (
-            <RunPanel
-              messageContext={messageContext}
-              run={selected}
-              curve={curve}
-              pinned={Boolean(pinOf(event, selected))}
-              onPin={() => togglePin(selected)}
-              onPit={(pitId) => choosePit(selected, pitId)}
-              onMethod={(methodId) => chooseMethod(selected, methodId)}
-              levers={
-                <Suspense fallback={null}>
-                  <RunLevers
-                    messageContext={messageContext}
-                    input={input}
-                    plan={plan}
-                    batchId={selected.batchId}
-                    planner={planner}
-                    onPull={pull}
-                  />
-                </Suspense>
-              }
-            />
+            <Suspense fallback={<div className="min-h-96" />}>
+              <RunPanel
+                messageContext={messageContext}
+                run={selected}
+                curve={curve}
+                pinned={Boolean(pinOf(event, selected))}
+                onPin={() => togglePin(selected)}
+                onPit={(pitId) => choosePit(selected, pitId)}
+                onMethod={(methodId) => chooseMethod(selected, methodId)}
+                levers={
+                  <Suspense fallback={null}>
+                    <RunLevers
+                      messageContext={messageContext}
+                      input={input}
+                      plan={plan}
+                      batchId={selected.batchId}
+                      planner={planner}
+                      onPull={pull}
+                    />
+                  </Suspense>
+                }
+              />
+            </Suspense>
           ) : (
             <p className="text-soft">
               {plan.runs.length > 0

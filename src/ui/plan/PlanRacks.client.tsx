@@ -4,8 +4,9 @@ import { useMemo } from 'react';
 import type { Plan } from '../../core/model';
 import { mapPieces, type PlanInput } from '../../core/planning';
 import { dayAndTime } from '../../formats/clock';
-import { batchName, standingWords, type MessageContext } from '../../formats/messages/names';
+import { batchName, list, standingWords, type MessageContext } from '../../formats/messages/names';
 import { formatMass, formatShare } from '../../formats/units';
+import { BackPans, backOnAt } from '../racks/BackPans';
 import { PieceName } from '../racks/PieceName';
 import { depthOf, RackFloor, RIM_MM } from '../racks/RackFloor';
 import { fullShare, isAt } from '../racks/shownRacks';
@@ -62,16 +63,20 @@ export function PlanRacks({ messageContext, input, plan, atMs, fromMs, toMs, sel
           .sort((a, b) => b.level - a.level)
           .map((rack) => {
             const own = pieces.get(pit.id)!.filter((piece) => piece.rackId === rack.id);
-            if (own.length === 0) return null;
+            const back = backOnAt(plan, pit.id, atMs);
+            const isUsed = plan.backOn?.some((each) => each.legs.some((leg) => leg.pitId === pit.id && leg.rackId === rack.id));
+            if (own.length === 0 && !isUsed) return null;
             const there = own.filter((piece) => isAt(piece, atMs));
             const next = own.filter((piece) => piece.fromMs > atMs).sort((a, b) => a.fromMs - b.fromMs)[0];
             const pxPerMm = Math.min(TALLEST_PX / (depthOf(rack) + 2 * RIM_MM), WIDEST_PX / (rack.widthMm + 2 * RIM_MM));
             const state =
               there.length > 0
                 ? `${formatShare(fullShare(rack, there))} full`
-                : next
-                  ? `empty until ${dayAndTime(next.fromMs, event.timeZone, units.clock)}`
-                  : 'empty from here on';
+                : back.length > 0
+                  ? list(back.map((each) => each.name.toLowerCase()))
+                  : next
+                    ? `empty until ${dayAndTime(next.fromMs, event.timeZone, units.clock)}`
+                    : 'empty from here on';
             return (
               <figure key={`${pit.id}/${rack.id}`} className="shrink-0">
                 <figcaption className="mb-0.5 text-[0.82rem] text-soft">
@@ -105,6 +110,7 @@ export function PlanRacks({ messageContext, input, plan, atMs, fromMs, toMs, sel
                       </g>
                     );
                   })}
+                  <BackPans backOn={back} rack={rack} pxPerMm={pxPerMm} />
                 </RackFloor>
               </figure>
             );

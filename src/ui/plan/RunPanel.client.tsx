@@ -8,9 +8,11 @@ import { DANGER_ZONE_C } from '../../core/safety';
 import { addMinutes } from '../../core/units';
 import { clockTime, dayAndTime } from '../../formats/clock';
 import { formatMass, formatMinutes, formatOdds, formatShare, formatTemp, type Units, formatLayer } from '../../formats/units';
+import { readyAt, weightRuleMessage } from '../../formats/messages/method';
 import { capital, piecesMessage, pitName, rackName, type MessageContext } from '../../formats/messages/names';
 import { reasonMessage } from '../../formats/messages/reason';
 import { Button } from '../kit/Button';
+import { MethodOptions } from '../library/MethodOptions';
 
 const CurveChart = dynamic(() => import('./CurveChart.client').then((module) => module.CurveChart), {
   ssr: false,
@@ -49,7 +51,7 @@ export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onM
   );
   const reached =
     cut.done.by === 'tender'
-      ? `tender at about ${formatTemp(curve?.pullCoreC ?? cut.pulledAtC[0], units)}`
+      ? `${readyAt(cut, units)}${curve ? `, expected at ${formatTemp(curve.pullCoreC, units)}` : ''}`
       : `pulled at ${formatTemp(curve?.pullCoreC ?? cut.pulledAtC[0], units)}, peaks at ${formatTemp(cut.done.coreC, units)}`;
   return (
     <section aria-label="Selected run">
@@ -74,11 +76,7 @@ export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onM
         <label className="w-full text-[0.82rem] text-soft">
           Method
           <select className={SELECT} value={method.id} onChange={(change) => onMethod(change.target.value)}>
-            {[...new Set([method, ...methodsFor(messageContext.library, cut)])].map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
+            <MethodOptions methods={[...new Set([method, ...methodsFor(messageContext.library, cut)])]} />
           </select>
         </label>
       </div>
@@ -110,6 +108,7 @@ export function RunPanel({ messageContext, run, curve, pinned, onPin, onPit, onM
         ))}
         <li className="py-1.5 leading-snug">{capital(reached)}</li>
         {curve && <li className="py-1.5 leading-snug">{becomesMessage(curve, units)}</li>}
+        {curve?.byWeight && <li className="py-1.5 leading-snug">{weightRuleMessage(curve.byWeight, units)}</li>}
         {curve && <li className="py-1.5 leading-snug">{safetyMessage(curve, units)}</li>}
         {run.hold.gearId !== 'board' && (
           <li className="py-1.5 leading-snug">

@@ -11,7 +11,7 @@ import { PhasePatterns } from './patterns';
 import { PitFire } from './PitFire';
 import { BarName, RunBar, type BarDrag } from './RunBar.client';
 import { People, Roads } from './People';
-import { HandsUnnamed, Nights, QuietHours, Rulers, ServingFlags, ServingLines } from './TimelineParts';
+import { HandsUnnamed, Nights, Pans, QuietHours, Rulers, ServingFlags, ServingLines } from './TimelineParts';
 
 const LEFT_PX = 128;
 
@@ -148,6 +148,9 @@ export function Timeline({
                     onDrag={onDrag && drag}
                     pinned={plan.runs.find((run) => run.id === bar.runId)?.pinned}
                   />
+                ))}
+                {rack.pans.map((pan) => (
+                  <Pans key={`${pan.name}-${pan.x0}`} pan={pan} messageContext={messageContext} />
                 ))}
                 {rack.bars.map((bar) => (
                   <BarName key={`${bar.runId}-${bar.x0}`} bar={bar} />

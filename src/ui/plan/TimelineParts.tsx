@@ -1,5 +1,5 @@
 import type { Shift } from '../../core/model';
-import { xAt, type TimelineLayout } from '../../core/timeline';
+import { xAt, type RackRow, type TimelineLayout } from '../../core/timeline';
 import { clockOnDay, clockTime, shortDay } from '../../formats/clock';
 import { formatMinutes } from '../../formats/units';
 import type { MessageContext } from '../../formats/messages/names';
@@ -127,6 +127,31 @@ export function HandsUnnamed({ layout, widthPx }: { layout: TimelineLayout; widt
           </rect>
         );
       })}
+    </g>
+  );
+}
+
+/** Pans of what was cubed and is back on a rack. */
+export function Pans({ pan, messageContext }: { pan: RackRow['pans'][number]; messageContext: MessageContext }) {
+  const { event, units } = messageContext;
+  const [from, to] = [pan.fromMs, pan.toMs].map((atMs) => clockTime(atMs, event.timeZone, units.clock));
+  return (
+    <g>
+      <title>{`${pan.name}, back on from ${from} to ${to}`}</title>
+      <rect
+        x={pan.x0}
+        y={pan.y}
+        width={pan.x1 - pan.x0}
+        height={pan.height}
+        fill="var(--sheet)"
+        stroke="var(--ink)"
+        strokeDasharray="4 2"
+      />
+      {pan.name.length * 6 + 6 < pan.x1 - pan.x0 && (
+        <text x={pan.x0 + 4} y={pan.y + pan.height - 4} className="text-[11px]" fill="var(--ink)">
+          {pan.name}
+        </text>
+      )}
     </g>
   );
 }

@@ -22,6 +22,13 @@ interface TroubleProps {
 /** Lines of trouble shown before the rest is folded away. */
 const SHOWN_LINES = 3;
 
+/** What is broken first, then one of each kind before a second of any. */
+function mostTelling<L extends { code: string; bad: boolean }>(lines: readonly L[]): L[] {
+  const firstOf = (line: L) => lines.findIndex((each) => each.code === line.code && each.bad === line.bad) === lines.indexOf(line);
+  const rank = (line: L) => (line.bad ? 0 : firstOf(line) ? 1 : 2);
+  return [...lines].sort((a, b) => rank(a) - rank(b));
+}
+
 const TriedLevers = lazy(() => import('./TriedLevers.client').then((made) => ({ default: made.TriedLevers })));
 
 /** What does not fit, what a pinned run breaks, and the levers that would help: each tried for real. */
@@ -31,7 +38,7 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
   // Who may not eat what stands on the brief, the cards and the run sheet: it moves nothing on this screen.
   const problems = plan.problems.filter((problem) => problem.code !== 'allergenServed');
   const lines = problems
-    .map((problem) => ({ bad: problem.severity === 'broken', ...planProblemMessage(messageContext, problem) }))
+    .map((problem) => ({ code: problem.code, bad: problem.severity === 'broken', ...planProblemMessage(messageContext, problem) }))
     .filter((line, i, list) => list.findIndex((other) => other.what === line.what) === i);
   if (lines.length === 0) return null;
   const on = JSON.stringify([plan.scheme, plan.objective]);
@@ -44,7 +51,7 @@ export function Trouble({ messageContext, input, plan, busy, planner, onPull }: 
     );
     setTried((kept) => (kept?.on === on ? { ...kept, done: true, conflict } : kept));
   };
-  const shown = all ? lines : lines.slice(0, SHOWN_LINES);
+  const shown = all ? lines : mostTelling(lines).slice(0, SHOWN_LINES);
   return (
     <section aria-label="What does not fit" className="border-b border-line bg-sheet">
       <ul>

@@ -1,9 +1,10 @@
 'use client';
-import { cutIn, methodIn, RECIPE_KINDS, recipeIn, type Batch, type CookEvent, type RecipeKind } from '../../core/model';
-import { brineFor, coldThawMin, seasoningOf, waterThawMin } from '../../core/quantities';
+import { smokeShareOf } from '../../core/fire';
+import { cutIn, methodIn, RECIPE_KINDS, recipeIn, RUB_WEIGHTS, type Batch, type CookEvent, type RecipeKind } from '../../core/model';
+import { brineFor, coldThawMin, seasoningOf, usualRubWeight, waterThawMin } from '../../core/quantities';
 import type { PrepInput } from '../../inputs';
 import type { MessageContext } from '../../formats/messages/names';
-import { formatMinutes, formatSmallMass, formatTemp, formatVolume, withFigures } from '../../formats/units';
+import { formatMinutes, formatShare, formatSmallMass, formatTemp, formatVolume, withFigures } from '../../formats/units';
 import { announce, callAction, complain, type Action } from '../kit/actions';
 import { Field, inputClass } from '../kit/Field';
 import { useMarkEdit } from '../kit/undo';
@@ -149,22 +150,117 @@ export function PrepForm({
                 values.recipes[kind] ?? '',
                 [['', 'none'], ...recipesOf(kind)],
                 (id) => setRecipe(kind, id),
-                used ? formatSmallMass(used.kg, units) : kind === 'injection' ? 'makes it non-intact' : undefined,
+                used
+                  ? formatSmallMass(used.kg, units)
+                  : kind === 'injection'
+                    ? 'makes it non-intact'
+                    : kind === 'mop' && values.recipes.mop !== undefined
+                      ? 'this method never opens for a mop: choose one that sprays or turns'
+                      : undefined,
               )}
             </div>
           );
         })}
       </div>
+      {!dish && values.recipes.injection !== undefined && (
+        <>
+          {choice(
+            'Left after the injection',
+            String(values.injectRestMin ?? 60),
+            [0, 60, 120, 240, 480, 720].map((minutes) => [String(minutes), minutes === 0 ? 'not at all' : formatMinutes(minutes)] as const),
+            (minutes) => put({ injectRestMin: Number(minutes) }),
+          )}
+        </>
+      )}
       {!dish && (
-        <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={values.undersideLight}
-            onChange={(event) => put({ undersideLight: event.target.checked })}
-          />
-          Underside light
-        </label>
+        <div className="grid grid-cols-2 gap-3">
+          {choice(
+            'Hand with the rub',
+            values.rubWeight ?? '',
+            [['', `by cut: ${usualRubWeight(cut)}`], ...RUB_WEIGHTS.map((each) => [each, each] as const)],
+            (each) => put({ rubWeight: (each || undefined) as PrepInput['rubWeight'] }),
+          )}
+          {choice(
+            'Second layer',
+            String(values.layerMin ?? ''),
+            [['', 'none'], ...[15, 30, 60, 240].map((minutes) => [String(minutes), `${formatMinutes(minutes)} after the first`] as const)],
+            (minutes) => put({ layerMin: minutes === '' ? undefined : Number(minutes) }),
+          )}
+          {choice(
+            'Smoke on it',
+            values.smoke ?? '',
+            [
+              ['', 'usual'],
+              ['light', `light, ${formatShare(smokeShareOf('light'))} of the usual where wood is laid on`],
+              ['heavy', `heavy, ${formatShare(smokeShareOf('heavy'))}`],
+            ],
+            (each) => put({ smoke: (each || undefined) as PrepInput['smoke'] }),
+          )}
+          {choice(
+            'Chilled uncovered',
+            String(values.chillMin ?? ''),
+            [['', 'no'], ...[30, 60, 120, 480].map((minutes) => [String(minutes), formatMinutes(minutes)] as const)],
+            (minutes) => put({ chillMin: minutes === '' ? undefined : Number(minutes) }),
+          )}
+          {cut.bones !== undefined
+            ? choice(
+                'Membrane',
+                values.membrane ?? '',
+                [
+                  ['', 'as the cook likes'],
+                  ['off', 'off'],
+                  ['scored', 'scored'],
+                  ['on', 'left on'],
+                ],
+                (each) => put({ membrane: (each || undefined) as PrepInput['membrane'] }),
+              )
+            : choice(
+                'Fat cap',
+                values.fatCap ?? '',
+                [
+                  ['', 'as the cook likes'],
+                  ['off', 'all off'],
+                  ['thin', withFigures('{6 mm} left', units)],
+                  ['thick', 'left whole'],
+                ],
+                (each) => put({ fatCap: (each || undefined) as PrepInput['fatCap'] }),
+              )}
+          {choice(
+            'Fat side',
+            values.fatSide ?? '',
+            [
+              ['', 'as the cook likes'],
+              ['up', 'up'],
+              ['down', 'toward the heat'],
+            ],
+            (each) => put({ fatSide: (each || undefined) as PrepInput['fatSide'] }),
+          )}
+          <div className="self-end">
+            <label className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={values.undersideLight}
+                onChange={(event) => put({ undersideLight: event.target.checked })}
+              />
+              Underside light
+            </label>
+            <label className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={values.topUp ?? false}
+                onChange={(event) => put({ topUp: event.target.checked || undefined })}
+              />
+              Topped up as it goes on
+            </label>
+          </div>
+        </div>
+      )}
+      {seasoning.unsalted && (
+        <p className="text-[0.9rem] font-semibold text-warn">
+          No salt anywhere: neither brined nor salted, and nothing it is rubbed with has any. Salt it, or choose a rub with salt.
+        </p>
       )}
       <p className="text-[0.85rem] text-soft">{withFigures(method?.practice ?? '', units)}</p>
     </div>

@@ -1,15 +1,18 @@
 'use client';
-import type { Rack } from '../../core/model';
+import type { BackOn, Rack } from '../../core/model';
 import type { MapPiece } from '../../core/planning';
 import { batchName, type MessageContext } from '../../formats/messages/names';
 import { tagOf } from '../../formats/messages/rack';
 import { formatMass } from '../../formats/units';
+import { BackPans } from './BackPans';
 import { depthOf, RackFloor } from './RackFloor';
 
 interface RackBoardProps {
   messageContext: MessageContext;
   rack: Rack;
   pieces: readonly MapPiece[];
+  /** What is back on its pit at that moment. */
+  backOn?: readonly BackOn[];
   pxPerMm: number;
   atMs: number;
   selectedKey?: string;
@@ -23,7 +26,7 @@ interface RackBoardProps {
 }
 
 /** One rack with what lies on it, each piece by its tag, name and weight, its thick end marked. */
-export function RackBoard({ messageContext, rack, pieces, pxPerMm, ...rest }: RackBoardProps) {
+export function RackBoard({ messageContext, rack, pieces, backOn = [], pxPerMm, ...rest }: RackBoardProps) {
   // Always in one order and by the same key, whenever it goes on: a piece that is nudged keeps the focus while all is planned anew.
   const sorted = [...pieces].sort((a, b) => (a.key < b.key ? -1 : Number(a.key > b.key)) || a.fromMs - b.fromMs);
   const stayOf = (at: number) => at - sorted.findIndex((each) => each.key === sorted[at]!.key);
@@ -39,6 +42,7 @@ export function RackBoard({ messageContext, rack, pieces, pxPerMm, ...rest }: Ra
           {...rest}
         />
       ))}
+      <BackPans backOn={backOn} rack={rack} pxPerMm={pxPerMm} />
     </RackFloor>
   );
 }
@@ -56,7 +60,7 @@ function PieceShape({
   onGrab,
   onKey,
   onSelect,
-}: Omit<RackBoardProps, 'pieces'> & { piece: MapPiece }) {
+}: Omit<RackBoardProps, 'pieces' | 'backOn'> & { piece: MapPiece }) {
   const { units } = messageContext;
   const x = piece.xMm;
   const y = depthOf(rack) - piece.yMm - piece.depthMm;

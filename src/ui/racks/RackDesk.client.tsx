@@ -18,6 +18,7 @@ import { useWidth } from '../kit/useWidth';
 import { PhasePatterns } from '../plan/patterns';
 import { finishMessage, PiecePanel } from './PiecePanel.client';
 import { PitCards } from './PitCards';
+import { backOnAt } from './BackPans';
 import { RackBoard } from './RackBoard.client';
 import { depthOf, RIM_MM } from './RackFloor';
 import { RackToolbar } from './RackToolbar.client';
@@ -70,7 +71,10 @@ export function RackDesk() {
   const shown = drag
     ? pieces.map((piece) => (piece.key === drag.piece.key && piece.fromMs === drag.piece.fromMs ? drag.piece : piece))
     : pieces;
-  const span = useMemo(() => spanOf(pieces), [pieces]);
+  const span = useMemo(
+    () => spanOf([...pieces, ...(plan.backOn ?? []).filter((each) => each.pitId === pit?.id)]),
+    [pieces, plan.backOn, pit?.id],
+  );
   const atMs = Math.min(Math.max(chosenMs ?? fullestMs(pieces), span.fromMs), span.toMs - MS_PER_MIN);
   const isHere = (piece: MapPiece) => isAt(piece, atMs);
   const faults = useMemo(() => (pit ? rackFaults(pit, shown) : []), [pit, shown]);
@@ -261,6 +265,7 @@ export function RackDesk() {
                       messageContext={messageContext}
                       rack={rack}
                       pieces={occupancies}
+                      backOn={backOnAt(plan, pit.id, atMs)}
                       pxPerMm={pxPerMm}
                       atMs={atMs}
                       selectedKey={selectedKey}

@@ -7,7 +7,7 @@ import { depthOf, RIM_MM } from './RackFloor';
 export const isAt = (piece: MapPiece, atMs: number): boolean => piece.fromMs <= atMs && piece.toMs > atMs;
 
 /** From when to when anything lies in the pit. */
-export function spanOf(pieces: readonly MapPiece[]): { fromMs: number; toMs: number } {
+export function spanOf(pieces: readonly Pick<MapPiece, 'fromMs' | 'toMs'>[]): { fromMs: number; toMs: number } {
   if (pieces.length === 0) return { fromMs: 0, toMs: 2 * MS_PER_MIN };
   return { fromMs: Math.min(...pieces.map((piece) => piece.fromMs)), toMs: Math.max(...pieces.map((piece) => piece.toMs)) };
 }

@@ -1,5 +1,5 @@
 'use client';
-import { CalendarDays, FileJson, Printer, Table } from 'lucide-react';
+import { CalendarDays, Dumbbell, FileJson, Printer, Table } from 'lucide-react';
 import Link from 'next/link';
 import { placesOf, type Plan, type Task } from '../../core/model';
 import { useState, type ReactNode } from 'react';
@@ -80,10 +80,13 @@ export function RunSheet({
             {zone.replaceAll('_', ' ')} · {plan.tasks.length} actions, {openings} openings
           </p>
         </div>
-        <div className="flex gap-2 print:hidden">
+        <div className="flex flex-wrap gap-2 print:hidden">
           <Button onClick={() => window.print()}>
             <Printer size={16} aria-hidden /> Print
           </Button>
+          <Link href={`/practice?event=${event.id}`} className={buttonClass()}>
+            <Dumbbell size={16} aria-hidden /> Rehearse
+          </Link>
           <a href={file('calendar')} download className={buttonClass()}>
             <CalendarDays size={16} aria-hidden /> Calendar
           </a>

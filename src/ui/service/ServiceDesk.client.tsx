@@ -22,6 +22,7 @@ import type { Action } from '../kit/actions';
 import { buttonClass } from '../kit/Button';
 import { KitchenDialog } from '../kit/KitchenDialog.client';
 import { useUnits } from '../kit/UnitsProvider';
+import { WordsHere } from '../kit/WordsHere';
 
 const Cards = lazy(() => import('./Cards.client').then((made) => ({ default: made.Cards })));
 const Leftovers = lazy(() => import('./Leftovers.client').then((made) => ({ default: made.Leftovers })));
@@ -88,6 +89,7 @@ export function ServiceDesk({ input, plan, cooling, keeps, actions }: ServiceDes
             ))}
           </Tabs.List>
           <Tabs.Content value="carving">
+            <WordsHere ids={['hold', 'rest', 'carryOver', 'core']} />
             {event.servings.map((serving) => (
               <Carving key={serving.id} messageContext={messageContext} plan={plan} serving={serving} />
             ))}

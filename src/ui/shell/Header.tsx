@@ -34,6 +34,7 @@ const STANDING = [
   ['library', '/library', 'Cuts & methods'],
   ['log', '/log', 'Cook log'],
   ['what-if', '/what-if', 'What if'],
+  ['practice', '/practice', 'Practice'],
   ['settings', '/settings', 'Settings'],
 ] as const;
 

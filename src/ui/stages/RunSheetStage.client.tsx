@@ -9,8 +9,11 @@ export function RunSheetStage() {
   const { input, plan } = useEventDocument();
   return (
     <RunSheet input={input} plan={plan} decisions={useAnswer('decisions') ?? []}>
-      <FromTheLog />
-      <TrialsHere />
+      {/* What the next plan may change is for the desk, not for the wall. */}
+      <div className="print:hidden">
+        <FromTheLog />
+        <TrialsHere />
+      </div>
     </RunSheet>
   );
 }

@@ -67,7 +67,7 @@ export function TrialPage({ judged, eventName, batchName, tags, ...actions }: Tr
         <p className="mt-1">{trialVerdict(trial, result)}</p>
         {result.traits.length > 0 && (
           <table className="mt-3 w-full text-left text-[0.94rem]">
-            <TableHead names={['(Trait)', arms[0], arms[1], `${arms[1]} over ${arms[0]}`, '8 times in 10']} />
+            <TableHead names={['(Trait)', arms[0], arms[1], `${arms[1]} over ${arms[0]}`, '80 % range']} />
             <tbody>
               {result.traits.map(({ trait, means, differs, range, papers }) => (
                 <tr key={trait} className="border-b border-line">

@@ -11,18 +11,22 @@ import {
   pieceSize,
   PIT_KIND,
   PIT_KINDS,
+  SMOKES,
   typicalTrimmedKg,
   type Chew,
   type Grade,
   type Library,
   type Method,
   type PitKind,
+  type SmokeWanted,
 } from '../../core/model';
+import { laysWood } from '../../core/fire';
 import { CALM, type Weather } from '../../core/forecast';
 import type { ParameterSet } from '../../core/forecast';
 import type { WhatIfRequest } from '../../core/planning';
 import { formatLength, formatMass, formatMinutes, formatSetPoint, formatTemp } from '../../formats/units';
 import { capital } from '../../formats/messages/names';
+import { MethodOptions } from '../library/MethodOptions';
 import { Button } from '../kit/Button';
 import { inputClass } from '../kit/Field';
 import { Slider } from '../kit/Slider';
@@ -67,7 +71,8 @@ const wrapsByClock = (method: Method) => method.wrapWhen.coreC === undefined && 
 
 function methodWith(method: Method, { wrapAt }: Column): Method {
   if (wrapAt === undefined || method.wrap === 'none') return method;
-  return { ...method, wrapWhen: wrapsByClock(method) ? { afterMin: wrapAt } : { coreC: wrapAt } };
+  // What is set by hand stands as it is set.
+  return { ...method, blocksScale: undefined, wrapWhen: wrapsByClock(method) ? { afterMin: wrapAt } : { coreC: wrapAt } };
 }
 
 /** One piece, up to four methods side by side: what each costs and what it gives. */
@@ -83,6 +88,7 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
   const [pitKind, setPitKind] = useState<PitKind>('offset');
   const [weather, setWeather] = useState(0);
   const [dark, setDark] = useState(0);
+  const [smokeWanted, setSmokeWanted] = useState<SmokeWanted>('usual');
   const [chew, setChew] = useState<Chew>('usual');
   const [columns, setColumns] = useState<Column[]>(() => firstColumns(methods));
   const shapeMm = pieceSize(cut, massKg).thicknessMm;
@@ -104,12 +110,13 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
           altitudeM: 0,
           weather: WEATHERS[weather]![1],
           darkShare: DARK[dark]![1],
+          smokeWanted,
           chew,
           ...(parameters && { parameters }),
         };
     }
     return all;
-  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, chew, parameters]);
+  }, [columns, library, cut, massKg, thickness, shapeMm, startC, grade, pitKind, weather, dark, smokeWanted, chew, parameters]);
   const { found, working, share, stop, stopped } = useForecasts(requests);
   const compared = useMemo(
     () =>
@@ -135,7 +142,7 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
       <div className="mb-3 flex items-end justify-between gap-3">
         <div>
           <h1 className="text-2xl">What if</h1>
-          <p className="text-soft">One piece, up to four methods. Bands hold 8 in 10 such cooks.</p>
+          <p className="text-soft">One piece, up to four methods. Bands hold 80 % of such cooks.</p>
         </div>
         <p role="status" className="flex h-9 items-center gap-2 text-[0.9rem] text-soft">
           {working ? (
@@ -230,6 +237,24 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
             </select>
           )}
         </Labelled>
+        <Labelled label="How much of it">
+          {(id) => (
+            <select
+              id={id}
+              className={`${inputClass()} disabled:opacity-60`}
+              disabled={!laysWood({ kind: pitKind, smoke: true, racks: [] })}
+              title={laysWood({ kind: pitKind, smoke: true, racks: [] }) ? undefined : 'This fire smokes as it burns.'}
+              value={smokeWanted}
+              onChange={(event) => setSmokeWanted(event.target.value as SmokeWanted)}
+            >
+              {SMOKES.map((each) => (
+                <option key={each} value={each}>
+                  {each}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
         {cut.done.by === 'tender' && (
           <Labelled label="Tender">
             {(id) => (
@@ -252,8 +277,10 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
           const method = methodIn(library, column.methodId)!;
           const { letter, token } = LINES[i]!;
           const byClock = wrapsByClock(method);
-          const wrapAt = column.wrapAt ?? (byClock ? method.wrapWhen.afterMin : method.wrapWhen.coreC) ?? 74;
           const forecasted = found[column.key];
+          // Blocks that go with rack and heat are where the forecast has them.
+          const inBlocks = method.blocksScale ? forecasted?.answer.wrap?.p50 : undefined;
+          const wrapAt = column.wrapAt ?? (byClock ? (inBlocks ?? method.wrapWhen.afterMin) : method.wrapWhen.coreC) ?? 74;
           return (
             <section key={column.key} aria-label={`Method ${letter}`} className="rounded-md border border-line bg-sheet p-3">
               <div className="mb-2 flex items-center gap-2">
@@ -271,11 +298,7 @@ export function WhatIf({ library, parameters }: { library: Library; parameters?:
                     change(column.key, { ...columnOf(methodIn(library, event.target.value)!), key: column.key, wrapAt: undefined })
                   }
                 >
-                  {methods.map((each) => (
-                    <option key={each.id} value={each.id}>
-                      {each.name}
-                    </option>
-                  ))}
+                  <MethodOptions methods={methods} withHeat={false} />
                 </select>
                 {columns.length > 1 && (
                   <Button

@@ -61,7 +61,7 @@ export function alarmMessage(messageContext: MessageContext, alarm: Alarm, taskT
     ],
     longStall: () => [
       `${piece} stalls: ${minutes}`,
-      'Longer than nine in ten. Wrap it, or raise the pit a little; the levers below say what each gains.',
+      'Longer than 90 % of such cooks. Wrap it, or raise the pit a little; the levers below say what each gains.',
     ],
     oddsLow: () => [
       `${serving?.name ?? 'A serving'} may be late: ${formatOdds(alarm.share ?? 0)} on time`,

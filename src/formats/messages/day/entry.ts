@@ -63,6 +63,7 @@ export function entryMessage(messageContext: MessageContext, { deed }: Pick<Entr
       of === 'fuel'
         ? `Fuel burnt, ${lowerPit(pitName(messageContext, id))}: ${formatMass(kg, units)}`
         : `${batchName(messageContext, id)}, ${of === 'ready' ? 'ready to carve' : 'left over'}: ${formatMass(kg, units)}`,
+    fire: ({ pitId }) => `How the fire of the ${lowerPit(pitName(messageContext, pitId))} was made, written down`,
     note: ({ text, piece }) => `${piece ? `${tag(piece)}: ` : ''}${text}`,
     undo: () => 'Taken back',
   };

@@ -1,4 +1,4 @@
-import type { Random } from '../../core/numerics';
+import type { Random } from '../numerics';
 
 /**
  * A piece of meat as it is in the simulated world. It is solved on a finer grid and by other laws than any forecast:
@@ -16,6 +16,10 @@ export interface MeatSpec {
   toughH: number;
   /** A bird's skin lets little water out. */
   skin: boolean;
+  /** A tapered piece's thin end is so thick, against the thick one. */
+  thinShare?: number;
+  /** Sweats so much more than its like: a stall that will not end. */
+  sweats?: number;
 }
 
 const SHELLS = 34;
@@ -62,7 +66,7 @@ export class Meat {
     this.conductivity = 0.45 * times(0.05);
     this.heatJPerM3K = DENSITY * 3480 * times(0.03);
     this.film = times(0.26);
-    this.damp = times(0.28);
+    this.damp = times(0.28) * (spec.sweats ?? 1);
     this.tough = spec.toughH * times(0.22);
     const volume = spec.massKg / DENSITY;
     this.exponent = Math.min(2, Math.max(0, (this.half * spec.areaM2) / volume - 1));

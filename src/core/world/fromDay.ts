@@ -1,9 +1,9 @@
-import type { ChannelUse, DayState, KeptDay } from '../../core/day';
-import { COLD_C } from '../../core/forecast';
-import { cutIn, MILD_DAY } from '../../core/model';
+import type { ChannelUse, DayState, KeptDay } from '../day';
+import { COLD_C } from '../forecast';
+import { cutIn, MILD_DAY } from '../model';
 import type { FireSpec } from './fire';
 import { worldMeat } from './pieces';
-import type { WorldDeed, WorldFault, WorldSpec } from './world';
+import type { WorldDeed, WorldFault, WorldSpec } from './worldSpec';
 
 const FEED_THEMSELVES = new Set(['pellets', 'gas', 'electricity']);
 /** A fire that is tended wanders less than one that burns as it will, C. */

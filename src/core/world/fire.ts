@@ -1,5 +1,19 @@
-import type { Random } from '../../core/numerics';
-import type { WeatherNow } from '../ports';
+import type { Random } from '../numerics';
+import type { Smoke } from './smoke';
+import type { WeatherNow } from './weather';
+
+/** What the world asks of any fire, whoever keeps it. */
+export interface PitFire {
+  readonly airC: number;
+  /** What its gauge says. */
+  readonly gaugeC: number;
+  readonly smoke: Smoke;
+  readonly feedsItself: boolean;
+  /** How far air is let in, 0 to 1. */
+  readonly vent: number;
+  open(): void;
+  step(seconds: number, weather: WeatherNow, meatW: number, flareW: number): void;
+}
 
 /** A pit as it stands in the simulated world. */
 export interface FireSpec {
@@ -24,9 +38,11 @@ const ANSWERS_S = 260;
 const WANDERS_FOR_S = 2400;
 const ONE_OPENING_S = 180;
 const LIT_WITH = 2.9;
+/** A smoke box full of wood lasts so long. */
+const WOOD_BOX_MIN = 45;
 
 /** One pit's air: a fire that burns down, vents that somebody or a fan turns, a lid, wind and rain. */
-export class Fire {
+export class Fire implements PitFire {
   airC: number;
   setC = 0;
   lit = false;
@@ -39,6 +55,8 @@ export class Fire {
   private wanderC = 0;
   private sum = 0;
   private bias: number;
+  private woodMin = 0;
+  gaugeFaultC = 0;
 
   constructor(
     readonly spec: FireSpec,
@@ -48,6 +66,27 @@ export class Fire {
     this.airC = startC;
     // Where a gauge's number and the grate's are one and the same, they never quite are.
     this.bias = (spec.blower || spec.feedsItself ? 1.2 : 2.5) * luck.normal();
+  }
+
+  /** Already at its heat. */
+  standAt(pitC: number): void {
+    this.airC = pitC;
+  }
+  get feedsItself(): boolean {
+    return this.spec.feedsItself;
+  }
+  get gaugeC(): number {
+    return this.airC + this.gaugeFaultC;
+  }
+  /** Fed fires burn clean; wood in a box smoulders at first, and is grey for it. */
+  get smoke(): Smoke {
+    if (!this.lit) return { thickness: 0, dirtyShare: 0, sootShare: 0 };
+    const young = this.woodMin > WOOD_BOX_MIN - 8;
+    return { thickness: this.woodMin > 0 ? (young ? 0.4 : 0.22) : 0.08, dirtyShare: young ? 0.45 : 0.12, sootShare: 0 };
+  }
+  /** A handful in the smoke box. */
+  wood(): void {
+    this.woodMin = WOOD_BOX_MIN;
   }
 
   light(setC: number): void {
@@ -81,6 +120,7 @@ export class Fire {
   step(seconds: number, weather: WeatherNow, meatW: number, flareW: number): void {
     const { spec, luck } = this;
     this.openedForS += seconds;
+    this.woodMin = Math.max(0, this.woodMin - seconds / 60);
     const lossWPerK = LOSS_W_PER_K * (1 + 0.05 * weather.windMPerS) * (weather.raining ? 1.12 : 1);
     const off = this.setC + this.bias + this.wanderC - this.airC;
     if (this.lit) {

@@ -1,4 +1,4 @@
-import type { Random } from '../../core/numerics';
+import type { Random } from '../numerics';
 
 /** How a probe can fail, as in life. */
 export type ProbeFault = 'slipsOut' | 'inFat' | 'touchesRack' | 'lowBattery' | 'dropsOut';

@@ -1,4 +1,4 @@
-import { isPoultry, pieceSize, type Cut } from '../../core/model';
+import { isPoultry, pieceSize, type Cut } from '../model';
 import type { MeatSpec } from './meat';
 
 /** How slowly collagen lets go at 90 C, h: by what animal and what muscle it is. */

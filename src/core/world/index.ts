@@ -1,0 +1,13 @@
+export { copyOf } from './copy';
+export { Fire } from './fire';
+export { deedsBetween, worldOf } from './fromDay';
+export { HandFire, keptByHand } from './handFire';
+export { worldMeat } from './pieces';
+export type { ProbeFault } from './sensor';
+export { smokeWord } from './smoke';
+export type { Smoke, SmokeWord } from './smoke';
+export { WorldWeather } from './weather';
+export type { WeatherNow } from './weather';
+export { SimulatedWorld } from './world';
+export type { CloseUp } from './closeUp';
+export type { WorldFault } from './worldSpec';
