@@ -2,6 +2,7 @@ import { proxy, transfer, wrap, type Remote } from 'comlink';
 import type { NamedPlan, Plan } from '../core/model';
 import type { Conflict, PlanInput, Remedy } from '../core/planning';
 import { NewestAsk } from './newestAsk';
+import { newsUntilEnd } from './newsUntilEnd';
 import type { Answered, Compared, PlanAskKind, PlanAsks, PlanWorkerApi, SearchNews, SearchRequest, Versioned } from './protocol';
 
 const MOST_ASSISTANTS = 3;
@@ -41,7 +42,7 @@ export class Planner {
 
   search(request: SearchRequest, tell: (news: SearchNews) => void): Promise<Plan> {
     this.gatherAssistants();
-    return this.api.search(request, proxy(tell));
+    return newsUntilEnd(tell, (told) => this.api.search(request, proxy(told)));
   }
 
   stopSearch(): void {

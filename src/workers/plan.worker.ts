@@ -36,6 +36,9 @@ let searching = 0;
 /** Workers that climb strands of a search for this one. */
 const assistants: { api: Remote<StrandWorkerApi>; busy: boolean }[] = [];
 
+/** A strand climbs for seconds: whoever has not answered by then may never have come up, and it is climbed here instead. */
+const PATIENCE_MS = 20_000;
+
 /** Gives strands of an event's search to whoever is free. A strand whose search was stopped is climbed to its end: its worker is busy until then. */
 const helperFor = (input: PlanInput): Helper => ({
   climb(strand) {
@@ -43,11 +46,12 @@ const helperFor = (input: PlanInput): Helper => ({
     if (!assistant) return undefined;
     const pending: { ended?: Scheme | 'failed' } = {};
     assistant.busy = true;
+    setTimeout(() => (pending.ended ??= 'failed'), PATIENCE_MS);
     assistant.api
       .climb(input, strand)
       .then(
-        (scheme) => (pending.ended = scheme),
-        () => (pending.ended = 'failed'),
+        (scheme) => (pending.ended ??= scheme),
+        () => (pending.ended ??= 'failed'),
       )
       .finally(() => (assistant.busy = false));
     return pending;
