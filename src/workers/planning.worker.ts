@@ -22,6 +22,9 @@ export function search({ input, iterations }: { input: PlanInput; iterations: nu
   return step.value.scheme;
 }
 
+/** Answers as soon as there is somebody to answer. */
+export const ready = (): true => true;
+
 /** A file of megabytes is read here too: nobody waits for its checks. */
 export const readEvent = ({ text, nowMs }: { text: string; nowMs: number }) => readEventFile(text, nowMs);
 
