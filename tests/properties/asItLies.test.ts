@@ -12,7 +12,8 @@ const EVENTS = Number(process.env.PLANNER_EVENTS ?? 24);
 const cache = newForecastCache();
 const EMPTY = { order: [], overrides: {}, seed: 1, iterations: 0 };
 /** What a run is, beside why it is so. */
-const factsOf = ({ schedule }: Decoded) => schedule.runs.map(({ why: _, ...run }: Run) => run).sort((a, b) => (a.id < b.id ? -1 : 1));
+const factsOf = ({ runs }: Decoded) =>
+  runs.map(({ why: _, ...run }: Run) => run).sort((a, b) => (a.pieceIds.join() < b.pieceIds.join() ? -1 : 1));
 
 describe('a plan of a random event, written down just as it lies', () => {
   it('is that plan again, decoded from nothing', () => {

@@ -1,8 +1,10 @@
 import { seededRandom } from '../numerics';
 import type { Decoded } from './decoder';
-import { neighbour } from './moves';
+import { neighbour, type Move } from './moves';
 import { betterThan, type Progress, type SearchDesk } from './searchDesk';
+import { OnPaper } from './onPaper';
 import type { Strand } from './strands';
+import { TimingMoves } from './timingMoves';
 import { asItLies } from './wishes';
 
 const YIELD_EVERY = 8;
@@ -13,7 +15,10 @@ const NEAR_SHARE = 0.95;
 const NEAR_SHARE_BROKEN = 0.5;
 const REACH_MIN = 45;
 
-/** Moves single batches from a plan on, so many times, and keeps what is not worse: the best plan that a scheme stands for. */
+/**
+ * Moves single batches from a plan on, so many times, each move followed by one of moments alone, and keeps what is not worse: the
+ * best plan that a scheme stands for.
+ */
 export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Omit<Strand, 'from'>): Generator<Progress, Decoded> {
   const { decoder, free, input } = desk;
   const random = seededRandom(seed);
@@ -34,21 +39,28 @@ export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Om
     decoder.restore(current);
   };
   let quietFor = 0;
+  const timing = new TimingMoves(new OnPaper(decoder), free, random.uniform);
+  /** A move is made, and what is not worse is gone on from; whether it is better than all before. */
+  const make = ({ takenOut, ...changed }: Move, reachMin?: number): boolean => {
+    const kept = takenOut && new Map(current.steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));
+    const scheme = desk.stamp(changed);
+    const next =
+      kept && reachMin !== undefined ? decoder.decodeNear(scheme, kept, reachMin, current) : decoder.decode(scheme, undefined, kept);
+    const isNewBest = next !== undefined && betterThan(next, laid);
+    if (isNewBest) laid = next;
+    if (next && !betterThan(current, next)) current = next;
+    else decoder.restore(current);
+    return isNewBest;
+  };
   for (let i = 1; i <= iterations; i++) {
     if (desk.isAtBound(best) || free.length === 0 || input.pits.length === 0) break;
     desk.done++;
-    const { takenOut, ...changed } = neighbour(current, free, input, random.uniform);
-    const kept = takenOut && new Map(current.steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));
-    const isWhole = takenOut && current.steps.every(({ id, placed }) => placed.left.length === 0 || !takenOut.has(id));
-    const isNear = kept && isWhole && random.uniform() < (current.objective[0] === 0 ? NEAR_SHARE : NEAR_SHARE_BROKEN);
-    const scheme = desk.stamp(changed);
-    const next = isNear ? decoder.decodeNear(scheme, kept, REACH_MIN) : decoder.decode(scheme, undefined, kept);
-    if (next && betterThan(next, laid)) {
-      laid = next;
-      quietFor = 0;
-    } else quietFor++;
-    if (next && !betterThan(current, next)) current = next;
-    else decoder.restore(current);
+    const move = neighbour(current, free, input, random.uniform);
+    const isWhole = move.takenOut && current.steps.every(({ id, placed }) => placed.left.length === 0 || !move.takenOut!.has(id));
+    const isNear = isWhole && random.uniform() < (current.objective[0] === 0 ? NEAR_SHARE : NEAR_SHARE_BROKEN);
+    quietFor = make(move, isNear ? REACH_MIN : undefined) ? 0 : quietFor + 1;
+    const retimed = timing.from(current);
+    if (retimed && make(retimed, 0)) quietFor = 0;
     if (quietFor >= STUCK) {
       settle();
       quietFor = 0;

@@ -1,14 +1,14 @@
-import type { DayWeather, ManualPlacement, Objective, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type { DayWeather, Firing, ManualPlacement, Objective, Override, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
 import { claimedMm2 } from '../packing';
 import { unattendedFires } from './findings';
 import { laden } from './laden';
-import { holdProblems, placementProblems, nameRuns, tightestMoment } from './findings';
+import { holdProblems, namedRuns, placementProblems, tightestMoment } from './findings';
 import { placeOf } from './holding';
 import { firingsOf } from './firings';
 import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
-import { departuresH, objectiveOf, type JudgedBy } from './objective';
+import { departuresH, objectiveOf, qualityOf, type JudgedBy } from './objective';
 import { floorFor } from './alternatives';
 import type { BatchOrder } from './order';
 import { mark, rollBack, type Marks, type PlacementContext } from './placement';
@@ -60,7 +60,11 @@ export interface Decoded {
   /** Kilograms that found no place: tells two broken plans apart. */
   leftKg: number;
   steps: Step[];
-  schedule: Schedule;
+  /** In the order in which they go on, unnamed. */
+  runs: Run[];
+  firings: Firing[];
+  /** Fires that nobody can light, or that would burn alone. */
+  fireTroubles: PlanProblem[];
   /** Batches of servings below the wished confidence, with the share of days on which each is late, the worst first. */
   atRisk: LateRun[];
   /** Piece-hours by which runs depart from their band and their heat, the worst first. */
@@ -77,6 +81,16 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
     batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
     (method.pitRangeC[1] - method.pitRangeC[0] + 5);
   return demand(b) - demand(a);
+}
+
+/** Whether what is known of a plan before its fires and its odds already makes it worse than another. */
+function isWorseThan(
+  { objective: [broken, risk, qualityH], leftKg }: Decoded,
+  known: { left: number; leftKg: number; qualityH: number },
+): boolean {
+  if (known.left !== broken) return known.left > broken;
+  if (broken > 0 && Math.abs(known.leftKg - leftKg) > 1e-9) return known.leftKg > leftKg;
+  return risk === 0 && known.qualityH > qualityH + 1e-9;
 }
 
 /** Places that a pin keeps of the pieces it holds. */
@@ -96,9 +110,9 @@ export class Decoder {
   private context: PlacementContext;
   private travel = '{}';
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
-  private readonly odds: ReturnType<typeof oddsFor>;
+  readonly odds: ReturnType<typeof oddsFor>;
   private readonly contextFor: (whereabouts: Whereabouts) => PlacementContext;
-  private readonly judgedBy: JudgedBy;
+  readonly judgedBy: JudgedBy;
   private readonly usual: string[];
   /** Pieces that the owner has put somewhere, each pin as an order of its own. */
   private readonly pinned = new Map<string, { order: BatchOrder; pin: Pin }>();
@@ -106,6 +120,7 @@ export class Decoder {
   private readonly free = new Map<string, BatchOrder>();
   private readonly ceilings = new WeakMap<Run, number>();
   private readonly departures = new WeakMap<Run, number>();
+  private readonly texts = new WeakMap<Override, string>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
 
@@ -186,12 +201,21 @@ export class Decoder {
     return this.decodeTo(scheme, known, kept)!;
   }
 
-  /** The same, every batch that is not kept whole and within so many minutes of its wish; nothing when one of them cannot be. */
-  decodeNear(scheme: Scheme, kept: ReadonlyMap<string, Placed>, reachMin: number): Decoded | undefined {
-    return this.decodeTo(scheme, undefined, kept, reachMin);
+  /**
+   * The same, every batch that is not kept whole and within so many minutes of its wish; nothing when one of them cannot be,
+   * or when the plan is worse than `bar`.
+   */
+  decodeNear(scheme: Scheme, kept: ReadonlyMap<string, Placed>, reachMin: number, bar?: Decoded): Decoded | undefined {
+    return this.decodeTo(scheme, undefined, kept, reachMin, bar);
   }
 
-  private decodeTo(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>, reachMin?: number): Decoded | undefined {
+  private decodeTo(
+    scheme: Scheme,
+    known?: Decoded,
+    kept?: ReadonlyMap<string, Placed>,
+    reachMin?: number,
+    bar?: Decoded,
+  ): Decoded | undefined {
     const keys = this.sequence(scheme);
     const travel = JSON.stringify(scheme.travel ?? {});
     if (travel !== this.travel) {
@@ -202,7 +226,7 @@ export class Decoder {
     }
     let same = 0;
     const batchOf = (key: string) => this.pinned.get(key)?.order.batch.id ?? key;
-    const choiceOf = (key: string) => JSON.stringify(scheme.overrides[batchOf(key)] ?? {});
+    const choiceOf = (key: string) => this.textOf(scheme.overrides[batchOf(key)]);
     const isThere = (i: number): boolean => {
       const [step, key] = [this.steps[i]!, keys[i]!];
       if (step.key !== key || step.override !== choiceOf(key)) return false;
@@ -224,7 +248,7 @@ export class Decoder {
       this.steps.push({ key, id: batchOf(key), override, placed, pure });
       if (reachMin !== undefined && !again && placed.left.length > 0) return undefined;
     }
-    return known ?? this.judge(scheme);
+    return known ?? this.judge(scheme, bar);
   }
 
   /** Takes up a plan made before, without looking for places again. */
@@ -252,86 +276,90 @@ export class Decoder {
     return placed;
   }
 
-  private judge(scheme: Scheme): Decoded {
+  /** Wishes are never changed once they are made: each is written once. */
+  private textOf(override: Override | undefined): string {
+    if (!override) return '{}';
+    let text = this.texts.get(override);
+    if (text === undefined) this.texts.set(override, (text = JSON.stringify(override)));
+    return text;
+  }
+
+  /** What the plan that was laid out comes to; nothing as soon as it is seen to be worse than `bar`. */
+  private judge(scheme: Scheme, bar?: Decoded): Decoded | undefined {
     const { input, context } = this;
-    const runs: Run[] = [];
     const { whereabouts } = context;
-    const problems: PlanProblem[] = whereabouts.troubles.map((trouble) => ({ ...trouble, severity: 'broken' }));
-    let leftKg = 0;
-    let leftPieces = 0;
-    for (const { placed } of this.steps) {
-      runs.push(...placed.runs);
-      problems.push(...placed.problems);
-      leftKg += placed.left.reduce((sum, piece) => sum + piece.kg, 0);
-      leftPieces += placed.left.length;
-    }
-    nameRuns(this.orders.values(), runs);
+    const runs = this.steps.flatMap(({ placed }) => placed.runs);
+    const left = this.steps.flatMap(({ placed }) => placed.left);
+    const leftKg = left.reduce((sum, piece) => sum + piece.kg, 0);
+    const qualityH = qualityOf(runs, (run) => this.departuresH(run));
+    if (bar && isWorseThan(bar, { left: left.length + whereabouts.troubles.length, leftKg, qualityH })) return undefined;
     const before = context.crewLedger.snapshot();
     const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, whereabouts, input.earliestMs);
     context.crewLedger.rollBack(before);
-    for (const firing of unlit) problems.push({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs });
-    const alone = unattendedFires(input.pits, firings, whereabouts);
-    problems.push(...alone);
+    const fireTroubles: PlanProblem[] = [
+      ...unlit.map((firing): PlanProblem => ({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs })),
+      ...unattendedFires(input.pits, firings, whereabouts),
+    ];
     const odds = this.odds.searched.of(runs);
-    const atRisk = this.odds.searched.lateRuns(runs, this.judgedBy.confidence);
-    const broken = leftPieces + unlit.length + alone.length + whereabouts.troubles.length;
     const objective = objectiveOf(
-      { runs, firings, trips: whereabouts.trips, broken, odds, departuresH: (run) => this.departuresH(run) },
+      { runs, firings, trips: whereabouts.trips, broken: left.length + whereabouts.troubles.length + fireTroubles.length, odds, qualityH },
       this.judgedBy,
     );
     const departing = runs.map((run) => ({ batchId: run.batchId, hours: this.departuresH(run) })).sort((a, b) => b.hours - a.hours);
-    problems.push(...holdProblems(this.orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)));
-    if (input.manualPlacements.length > 0) problems.push(...placementProblems(input.pits, context.racks, this.sizes));
+    const atRisk = this.odds.searched.lateRuns(runs, this.judgedBy.confidence);
     runs.sort((a, b) => a.onAtMs - b.onAtMs);
-    return {
-      scheme,
-      objective,
-      leftKg,
-      atRisk,
-      departing,
-      steps: [...this.steps],
-      schedule: {
-        runs,
-        firings,
-        problems,
-        trips: laden(whereabouts, runs),
-        travelWork: whereabouts.work,
-        ...(whereabouts.crew && {
-          stays: [...whereabouts.crew].flatMap(([memberId, stays]) => stays.map((stay) => ({ memberId, ...stay }))),
-        }),
-        odds,
-        objective,
-        tightest: tightestMoment(input.pits, context.racks),
-      },
-    };
+    return { scheme, objective, leftKg, atRisk, departing, steps: [...this.steps], runs, firings, fireTroubles };
   }
 
   /**
-   * A schedule as it is told: with its odds on days that it was not picked on. Of many plans tried on the same days
-   * the best is always a little luckier there than elsewhere.
+   * A plan as it is told: with names, with everything that is wrong with it, and with its odds on days that it was not picked on.
+   * Of many plans tried on the same days the best is always a little luckier there than elsewhere.
    */
-  told({ schedule }: Decoded): Schedule {
-    const odds = this.odds.told.of(schedule.runs);
-    const risks = odds
-      .filter(({ onTimeShare }) => onTimeShare < this.input.confidence)
-      .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare }));
-    return { ...schedule, odds, problems: [...schedule.problems, ...risks] };
+  told(decoded: Decoded): Schedule {
+    this.restore(decoded);
+    const { input, context, orders } = this;
+    const { whereabouts } = context;
+    const runs = namedRuns(orders.values(), decoded.runs);
+    const odds = this.odds.told.of(decoded.runs);
+    const problems: PlanProblem[] = [
+      ...whereabouts.troubles.map((trouble): PlanProblem => ({ ...trouble, severity: 'broken' })),
+      ...decoded.steps.flatMap(({ placed }) => placed.problems),
+      ...decoded.fireTroubles,
+      ...holdProblems(orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)),
+      ...(input.manualPlacements.length > 0 ? placementProblems(input.pits, context.racks, this.sizes) : []),
+      ...odds
+        .filter(({ onTimeShare }) => onTimeShare < input.confidence)
+        .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare })),
+    ];
+    return {
+      runs,
+      firings: decoded.firings,
+      problems,
+      trips: laden(whereabouts, runs),
+      travelWork: whereabouts.work,
+      ...(whereabouts.crew && {
+        stays: [...whereabouts.crew].flatMap(([memberId, stays]) => stays.map((stay) => ({ memberId, ...stay }))),
+      }),
+      odds,
+      objective: decoded.objective,
+      tightest: tightestMoment(input.pits, context.racks),
+    };
   }
 
   /** Runs of servings that are less sure than was asked on the days a plan is told by, the worst first. */
-  atRiskAsTold({ schedule: { runs } }: Decoded): LateRun[] {
+  atRiskAsTold({ runs }: Decoded): LateRun[] {
     return this.odds.told.lateRuns(runs, this.input.confidence);
   }
 
   /** Piece-hours by which a run departs from its band and its heat. */
-  private departuresH(run: Run): number {
+  departuresH(run: Run): number {
     let hours = this.departures.get(run);
     if (hours === undefined) this.departures.set(run, (hours = departuresH(this.orders.get(run.batchId)!, run, this.ceilingMin(run))));
     return hours;
   }
 
   /** How long a run bears being held where it is. */
-  private ceilingMin(run: Run): number {
+  ceilingMin(run: Run): number {
     let ceiling = this.ceilings.get(run);
     if (ceiling === undefined) this.ceilings.set(run, (ceiling = this.ceilingOf(run)));
     return ceiling;

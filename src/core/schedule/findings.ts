@@ -6,14 +6,16 @@ import { servedRare } from './alternatives';
 import type { BatchOrder } from './order';
 import { pieceKey, rackMm2, type Footprint, type RackLedger } from './rackLedger';
 
-/** A batch's runs are numbered by their pieces, so that a run keeps its name when another is moved. */
-export function nameRuns(orders: Iterable<BatchOrder>, runs: Run[]): void {
+/** Runs by their names: a batch's are numbered by their pieces, so that a run keeps its name when another is moved. */
+export function namedRuns(orders: Iterable<BatchOrder>, runs: readonly Run[]): Run[] {
+  const names = new Map<Run, string>();
   for (const { batch } of orders) {
     const at = new Map(batch.pieces.map((piece, i) => [piece.id, i]));
     const firstOf = (run: Run) => Math.min(...run.pieceIds.map((id) => at.get(id)!));
     const own = runs.filter((run) => run.batchId === batch.id).sort((a, b) => firstOf(a) - firstOf(b));
-    own.forEach((run, i) => (runs[runs.indexOf(run)] = { ...run, id: i === 0 ? batch.id : `${batch.id}.${i + 1}` }));
+    own.forEach((run, i) => names.set(run, i === 0 ? batch.id : `${batch.id}.${i + 1}`));
   }
+  return runs.map((run) => ({ ...run, id: names.get(run)! }));
 }
 
 /** The ceiling of a hold is known no better than this: what is over by less is not worth a word. */

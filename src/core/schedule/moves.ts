@@ -120,7 +120,7 @@ function allAnew(from: From, first: string, isSure: boolean): Move {
 
 /** All that is on one pit at one heat; what bears it only once it is wrapped, then. */
 function oneHeat({ current, byId, overrides, uniform }: From): Record<string, Override> {
-  const runs = current.schedule.runs.filter((run) => byId.has(run.batchId));
+  const runs = current.runs.filter((run) => byId.has(run.batchId));
   if (runs.length === 0) return {};
   const pick = pickerOf(uniform);
   const { pitId } = pick(runs);

@@ -3,7 +3,7 @@ import { batchOf, eventOf, inputOf, OFFSET } from '../../../tests/fixtures/event
 import type { Firing, Objective, Run } from '../model';
 import { batchOrders } from '../planning';
 import { expectedMissMin, idealShiftMin, leastMissMin } from './holdQuality';
-import { boundOf, departuresH, isBetter, objectiveOf, wakingsOf, type Judged } from './objective';
+import { boundOf, departuresH, qualityOf, isBetter, objectiveOf, wakingsOf, type Judged } from './objective';
 
 const MIN = 60_000;
 const HOUR = 60 * MIN;
@@ -80,15 +80,15 @@ describe('what a plan is judged by', () => {
     setPoints: [{ atMs: 11 * HOUR, pitC: 121 }],
     who: [],
   };
-  const judged = (change: Partial<Judged> = {}): Objective =>
+  const judged = ({ runs = [held(idealLow, idealLow, idealLow)], ...change }: Partial<Judged> = {}): Objective =>
     objectiveOf(
       {
-        runs: [held(idealLow, idealLow, idealLow)],
+        runs,
         firings: [firing],
         trips: [],
         broken: 0,
         odds: [],
-        departuresH: (run) => departuresH(order!, run),
+        qualityH: qualityOf(runs, (run) => departuresH(order!, run)),
         ...change,
       },
       { orders: new Map([['brisket-whole', order!]]), pits: [OFFSET], confidence: 0.9, quiet },

@@ -37,8 +37,11 @@ export function isBetter(a: Objective, b: Objective): boolean {
   return false;
 }
 
+/** What a run's departures depend on. */
+export type HeldRun = Pick<Run, 'carveAtMs' | 'pullEarlyMs' | 'pullMedianMs' | 'pullLateMs' | 'pitC' | 'pieceIds'>;
+
 /** Piece-hours of a run outside the ideal hold or away from the method's heat. */
-export function departuresH(order: BatchOrder, run: Run, ceilingMin?: number): number {
+export function departuresH(order: BatchOrder, run: HeldRun, ceilingMin?: number): number {
   const minutes = expectedMissMin(order, run, ceilingMin) + MINUTES_PER_DEGREE_C * Math.abs(run.pitC - order.method.pitC);
   return (minutes * run.pieceIds.length) / 60;
 }
@@ -100,7 +103,8 @@ export interface Judged {
   trips: readonly Trip[];
   broken: number;
   odds: readonly ServingOdds[];
-  departuresH(run: Run): number;
+  /** As `qualityOf` has it. */
+  qualityH: number;
 }
 
 export interface JudgedBy {
@@ -111,18 +115,31 @@ export interface JudgedBy {
   weather?: DayWeather;
 }
 
+/** Minutes that servings below the wished confidence are late on average. */
+export const riskOf = (odds: readonly ServingOdds[], confidence: number): number =>
+  stepped(
+    odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0),
+    RISK_STEP_MIN,
+  );
+
+/** Piece-hours by which runs depart from their bands and heats, and what splits cost, in steps that somebody tastes. */
+export function qualityOf<R extends Pick<Run, 'batchId'>>(runs: readonly R[], hoursOf: (run: R) => number): number {
+  const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
+  return stepped(
+    runs.reduce((sum, run) => sum + hoursOf(run), splits * PER_SPLIT_H),
+    QUALITY_STEP_H,
+  );
+}
+
 /**
  * The five figures of a plan, less is better, compared in this order: what is broken; minutes that
  * servings below the wished confidence are late on average; piece-hours of hold outside its band and
  * of heat off the method; wakings in quiet hours, openings (a tenth each) and hours on the road; pit-hours and fuel.
  */
 export function objectiveOf(
-  { runs, firings, trips, broken, odds, departuresH: hoursOf }: Judged,
+  { runs, firings, trips, broken, odds, qualityH }: Judged,
   { pits, confidence, quiet, weather }: JudgedBy,
 ): Objective {
-  const risk = odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0);
-  const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
-  const quality = runs.reduce((sum, run) => sum + hoursOf(run), splits * PER_SPLIT_H);
   const { wakings, openings } = peopleOf(runs, firings, trips, quiet);
   const cost = firings.reduce((sum, firing) => {
     const hours = (firing.offAtMs - firing.lightAtMs) / (60 * MS_PER_MIN);
@@ -131,8 +148,8 @@ export function objectiveOf(
   }, 0);
   return [
     broken,
-    stepped(risk, RISK_STEP_MIN),
-    stepped(quality, QUALITY_STEP_H),
+    riskOf(odds, confidence),
+    qualityH,
     stepped(wakings + PER_OPENING * openings + PER_HOUR_ON_THE_ROAD * hoursOnTheRoad(trips), 0.1),
     stepped(cost, 0.1),
   ];

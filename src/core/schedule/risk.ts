@@ -13,6 +13,9 @@ const MOST_KEPT = 1_600_000;
 const MOST_WIDTH = 0.25;
 /** Rounding to whole minutes is nobody's lateness. */
 const LATE_FROM_MIN = 0.5;
+/** What a run's lateness depends on. */
+export type TimedRun = Pick<Run, 'batchId' | 'pitId' | 'onAtMs'> & { pulls: readonly Pick<Run['pulls'][number], 'pieceId' | 'medianMs'>[] };
+
 /** What the days of an event depend on beside chance. */
 export interface DaysOf {
   law: PredictiveLaw;
@@ -38,7 +41,7 @@ export class Days {
   private readonly shared = new Map<string, Float64Array>();
   private readonly runs = new Map<string, Float64Array>();
   /** The same by the run itself: what stays as it is from one plan to the next is asked for again and again. */
-  private readonly lastOf = new WeakMap<Run, { available: number; late: Float64Array }>();
+  private readonly lastOf = new WeakMap<TimedRun, { available: number; late: Float64Array }>();
 
   /** Days of another `seed` are other days. */
   constructor(
@@ -93,14 +96,14 @@ export class Days {
   }
 
   /** Minutes by which a run's last piece is rested after its carving, by the day; 0 or less is in time. */
-  private lateness(run: Run, available: number): Float64Array {
+  lateness(run: TimedRun, available: number): Float64Array {
     const last = this.lastOf.get(run);
     if (last?.available === available) return last.late;
     const late = this.latenessOf(run, available);
     this.lastOf.set(run, { available, late });
     return late;
   }
-  private latenessOf(run: Run, available: number): Float64Array {
+  private latenessOf(run: TimedRun, available: number): Float64Array {
     const key = `${run.batchId}|${run.pitId}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
     const known = this.runs.get(key);
     if (known) return known;
@@ -130,19 +133,25 @@ export class Days {
 
   /** The joint chance that everything of a serving is rested by its carving, and the mean minutes it is late. */
   oddsOf(servingId: string, runs: readonly Run[], deadlineOf: (run: Run) => number): ServingOdds {
+    const available = (run: Run) => (deadlineOf(run) - run.onAtMs) / MS_PER_MIN;
+    return { servingId, ...this.jointly(runs.map((run) => ({ late: this.lateness(run, available(run)), earlierMin: 0 }))) };
+  }
+
+  /** The same of latenesses, each were it so many minutes earlier. */
+  jointly(each: readonly { late: Float64Array; earlierMin: number }[]): Omit<ServingOdds, 'servingId'> {
     const latest = new Float64Array(this.days).fill(-Infinity);
-    for (const run of runs) {
-      const available = (deadlineOf(run) - run.onAtMs) / MS_PER_MIN;
-      const late = this.lateness(run, available);
-      for (let day = 0; day < this.days; day++) if (late[day]! > latest[day]!) latest[day] = late[day]!;
-    }
+    for (const { late, earlierMin } of each)
+      for (let day = 0; day < this.days; day++) {
+        const minutes = late[day]! - earlierMin;
+        if (minutes > latest[day]!) latest[day] = minutes;
+      }
     let inTime = 0;
     let sum = 0;
     for (const minutes of latest) {
       if (minutes <= LATE_FROM_MIN) inTime++;
       else sum += minutes;
     }
-    return { servingId, onTimeShare: inTime / this.days, expectedLateMin: sum / this.days };
+    return { onTimeShare: inTime / this.days, expectedLateMin: sum / this.days };
   }
 }
 

@@ -38,8 +38,8 @@ export const foundOf = (decoder: Decoder, decoded: Decoded, lower: Objective): F
   lower: lower.map((bound, i) => Math.min(bound, decoded.objective[i]!)) as Objective,
 });
 
-const kindOf = ({ schedule }: Decoded): string =>
-  schedule.runs
+const kindOf = ({ runs }: Decoded): string =>
+  runs
     .map(({ batchId, pitId, pitC, finishC }) => `${batchId} ${pitId} ${pitC} ${finishC}`)
     .sort()
     .join();

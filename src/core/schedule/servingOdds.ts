@@ -1,7 +1,8 @@
 import type { PredictiveLaw } from '../forecast';
 import type { Pit, Run, ServingOdds } from '../model';
+import { MS_PER_MIN } from '../units';
 import type { BatchOrder } from './order';
-import { Days } from './risk';
+import { Days, type TimedRun } from './risk';
 import { pullDeadlineMs } from './window';
 
 /** On how many days in all a run is late. */
@@ -45,12 +46,22 @@ export class OddsOn {
       .sort((a, b) => b.lateShare - a.lateShare);
   }
 
+  /** By how much a run is late, by the day. */
+  latenessOf(run: TimedRun & Pick<Run, 'leavesAtMs' | 'carveAtMs'>): Float64Array {
+    return this.days.lateness(run, (this.deadlineMs(run) - run.onAtMs) / MS_PER_MIN);
+  }
+
+  /** The odds of a serving of which these are all the runs, each were it so many minutes earlier. */
+  jointly(servingId: string, each: readonly { late: Float64Array; earlierMin: number }[]): ServingOdds {
+    return { servingId, ...this.days.jointly(each) };
+  }
+
   private runsOf(servingId: string, runs: readonly Run[]): Run[] {
     return runs.filter((run) => this.orders.get(run.batchId)!.serving.id === servingId);
   }
 
   /** When a run must be pulled by at the latest. */
-  private deadlineMs(run: Run): number {
+  private deadlineMs(run: Pick<Run, 'batchId' | 'leavesAtMs' | 'carveAtMs'>): number {
     return pullDeadlineMs(this.orders.get(run.batchId)!, run.leavesAtMs, run.carveAtMs);
   }
 }

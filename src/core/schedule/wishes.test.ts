@@ -26,7 +26,7 @@ describe('a plan written down just as it lies', () => {
     const { plan, scheme } = lying();
     const { runs, ...loose } = scheme.overrides['pork-butt']!;
     expect(runs!.flatMap((run) => run.pieceIds).sort()).toEqual(event.batches[0]!.pieces.map((piece) => piece.id).sort());
-    const places = plan.schedule.runs.flatMap((run) => run.legs.flatMap((leg) => leg.places));
+    const places = plan.runs.flatMap((run) => run.legs.flatMap((leg) => leg.places));
     expect(runs!.flatMap((run) => run.places)).toHaveLength(places.length);
     expect(loosely(scheme.overrides['pork-butt'])).toEqual(loose);
     expect(runs![0]).toMatchObject({ pitId: 'offset', pitC: loose.pitC, earlierMin: loose.earlierMin });
@@ -45,7 +45,7 @@ describe('a plan written down just as it lies', () => {
       const plan = decoder.decode(scheme);
       expect(plan.objective[0]).toBe(0);
       const racks = new Map(pit.racks.map((rack) => [rack.id, rack]));
-      for (const leg of plan.schedule.runs.flatMap((run) => run.legs))
+      for (const leg of plan.runs.flatMap((run) => run.legs))
         for (const place of leg.places) {
           expect(place.xMm + place.widthMm).toBeLessThanOrEqual(racks.get(leg.rackId)!.widthMm + 1e-6);
           for (const part of racks.get(leg.rackId)!.blocked ?? [])
@@ -59,29 +59,29 @@ describe('a plan written down just as it lies', () => {
     for (const pieces of [3, 5]) {
       const changed = eventOf([batchOf('pork-butt', pieces, { methodId: 'low-paper' })], { pitIds: ['offset'], boxIds: ['box'] });
       const { decoder } = deskOf(inputOf(changed, [OFFSET], [BOX]));
-      const { schedule, objective } = decoder.decode(scheme);
+      const { runs, objective } = decoder.decode(scheme);
       expect(objective[0]).toBe(0);
-      expect(schedule.runs.flatMap((run) => run.pieceIds)).toHaveLength(pieces);
+      expect(runs.flatMap((run) => run.pieceIds)).toHaveLength(pieces);
     }
   });
 
   describe('with a piece that the owner laid by hand since', () => {
     const { plan, scheme } = lying();
-    const leg = plan.schedule.runs[0]!.legs[0]!;
+    const leg = plan.runs[0]!.legs[0]!;
     const place = leg.places.at(-1)!;
     const laidAt = (xMm: number) => {
       const { pieceId, yMm, turned } = place;
       const manual = { batchId: 'pork-butt', pieceId, pitId: 'offset', rackId: leg.rackId, xMm, yMm, turned };
       const { decoder } = deskOf(inputOf({ ...event, manualPlacements: [manual] }, [OFFSET], [BOX]));
-      return decoder.decode(scheme).schedule;
+      return decoder.decode(scheme);
     };
-    const placesOf = ({ runs }: Pick<typeof plan.schedule, 'runs'>) =>
+    const placesOf = ({ runs }: Pick<typeof plan, 'runs'>) =>
       new Map(runs.flatMap((run) => run.legs.flatMap((each) => each.places)).map((each) => [each.pieceId, [each.xMm, each.yMm]]));
 
     it('leaves the others and its start as they were where it fits among them', () => {
       const nudged = laidAt(place.xMm + 5);
-      expect(placesOf(nudged)).toEqual(placesOf(plan.schedule).set(place.pieceId, [place.xMm + 5, place.yMm]));
-      expect(nudged.runs.map((run) => run.onAtMs)).toEqual(plan.schedule.runs.map((run) => run.onAtMs));
+      expect(placesOf(nudged)).toEqual(placesOf(plan).set(place.pieceId, [place.xMm + 5, place.yMm]));
+      expect(nudged.runs.map((run) => run.onAtMs)).toEqual(plan.runs.map((run) => run.onAtMs));
     });
 
     it('lays the others anew where it does not, and it lies where it was laid', () => {

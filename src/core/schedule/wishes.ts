@@ -24,15 +24,20 @@ export const wishing = (current: Decoded, overrides: Record<string, Override>): 
 export function asItLies(current: Decoded, orders: readonly BatchOrder[]): Changeable {
   const overrides: Record<string, Override> = {};
   for (const order of orders) {
-    const id = order.batch.id;
-    const placed = current.steps.findLast((step) => step.id === id)?.placed;
-    const [run] = placed?.runs ?? [];
-    if (!run || placed!.left.length > 0) continue;
-    const { parts } = current.scheme.overrides[id] ?? {};
-    const runs = placed!.runs.map((each) => runWishOf(each, order));
-    overrides[id] = { ...wishFor(run, order), ...(parts !== undefined && { parts }), runs };
+    const wish = wishAsItLies(current, order);
+    if (wish) overrides[order.batch.id] = wish;
   }
   return wishing(current, overrides);
+}
+
+/** The wish of one batch for what it has; nothing where some of it is nowhere. */
+export function wishAsItLies(current: Decoded, order: BatchOrder): Override | undefined {
+  const { id } = order.batch;
+  const placed = current.steps.findLast((step) => step.id === id)?.placed;
+  const [run] = placed?.runs ?? [];
+  if (!run || placed!.left.length > 0) return undefined;
+  const { parts } = current.scheme.overrides[id] ?? {};
+  return { ...wishFor(run, order), ...(parts !== undefined && { parts }), runs: placed!.runs.map((each) => runWishOf(each, order)) };
 }
 
 /** A run just as it lies. */
@@ -75,7 +80,7 @@ function earlierBy(run: Run, order: BatchOrder): number {
 
 /** How hot a pit is at some time in a plan, once what finishes at a heat of its own is counted. */
 export const heatsIn = (current: Decoded, pitId: string): number[] =>
-  current.schedule.runs.filter((run) => run.pitId === pitId).map((run) => run.finishC ?? run.pitC);
+  current.runs.filter((run) => run.pitId === pitId).map((run) => run.finishC ?? run.pitC);
 
 type Band = readonly [low: number, high: number];
 export const bears = ([low, high]: Band, pitC: number): boolean => pitC >= low && pitC <= high;

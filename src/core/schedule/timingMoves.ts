@@ -1,0 +1,76 @@
+import { pickerOf, shuffled } from '../numerics';
+import type { Decoded } from './decoder';
+import type { Move } from './moves';
+import type { OnPaper } from './onPaper';
+import type { BatchOrder } from './order';
+import { orderOf, wishAsItLies } from './wishes';
+
+/** By how much a batch goes on earlier or later, everything of it lying where it lies. */
+const STEPS_MIN = [-60, -30, -15, -5, 5, 15, 30, 60] as const;
+/** What is late goes on so much sooner, alone or so many of it. */
+const SOONER_MIN = [5, 15, 30, 60, 120] as const;
+const GROUPS = [2, 4, 8, 16] as const;
+/** So often an idea begins with what is wrong most; where something is late, so often with several that are. */
+const WORST_SHARE = 0.5;
+const GROUP_SHARE = 0.5;
+/** So many batches at once: what one gives up another may take, or it was in the way. */
+const TOGETHER = [1, 1, 2, 2, 3] as const;
+/** So many ideas at most until one is not worse on paper. */
+const IDEAS = 12;
+
+/**
+ * One to three batches at other moments and otherwise as they lie. What that does to odds and holds is known without placing
+ * anything, so only what is not worse there is tried; nothing where nothing came to mind.
+ */
+export class TimingMoves {
+  constructor(
+    private readonly paper: OnPaper,
+    private readonly orders: readonly BatchOrder[],
+    private readonly uniform: () => number,
+  ) {}
+
+  from(plan: Decoded): Move | undefined {
+    const pick = pickerOf(this.uniform);
+    for (let i = 0; i < IDEAS; i++) {
+      const earlier = new Map<string, number>();
+      const worst = this.worstOf(plan);
+      for (const [id, byMin] of worst) earlier.set(id, byMin);
+      for (let left = pick(TOGETHER) - earlier.size; left > 0; left--) earlier.set(pick(this.orders).batch.id, pick(STEPS_MIN));
+      if (this.paper.isNoWorse(plan, this.paper.earlier(plan, earlier))) return this.moveOf(plan, earlier);
+    }
+    return undefined;
+  }
+
+  /** Often what is wrong most: what is late goes on sooner, alone or with others that are; what is held far outside its band at another moment. */
+  private worstOf({ atRisk, departing }: Decoded): [id: string, byMin: number][] {
+    const pick = pickerOf(this.uniform);
+    const list = atRisk.length > 0 ? atRisk : departing;
+    if (list.length === 0 || this.uniform() > WORST_SHARE) return [];
+    if (atRisk.length > 0 && this.uniform() < GROUP_SHARE) {
+      const byMin = pick(SOONER_MIN);
+      return atRisk.slice(0, pick(GROUPS)).map(({ batchId }) => [batchId, byMin]);
+    }
+    const { batchId } = list[Math.floor(this.uniform() ** 2 * list.length)]!;
+    return [[batchId, pick(atRisk.length > 0 ? SOONER_MIN : STEPS_MIN)]];
+  }
+
+  private moveOf(plan: Decoded, earlier: ReadonlyMap<string, number>): Move | undefined {
+    const overrides = { ...plan.scheme.overrides };
+    const takenOut = new Set<string>();
+    for (const order of this.orders) {
+      const { id } = order.batch;
+      const byMin = earlier.get(id);
+      const wish = byMin !== undefined && wishAsItLies(plan, order);
+      if (!wish || !wish.runs) continue;
+      const sooner = <T extends { earlierMin?: number }>(each: T): T => ({
+        ...each,
+        earlierMin: Math.max(0, (each.earlierMin ?? 0) + byMin),
+      });
+      overrides[id] = { ...sooner(wish), runs: wish.runs.map(sooner) };
+      takenOut.add(id);
+    }
+    if (takenOut.size === 0) return undefined;
+    const again = shuffled([...takenOut], this.uniform);
+    return { order: [...orderOf(plan).filter((id) => !takenOut.has(id)), ...again], overrides, travel: plan.scheme.travel, takenOut };
+  }
+}
