@@ -21,8 +21,8 @@ export function solveEvent(file: EventFile | EventFileV1, options: SolveOptions,
   let told = '';
   let step = searching.next();
   for (; !step.done; step = searching.next()) {
-    const { done, of, best } = step.value;
-    const line = best.objective.join(' ');
+    const { done, of, objective } = step.value;
+    const line = objective.join(' ');
     if (line !== told) tell(`${done} of ${of}: ${line}`);
     told = line;
   }

@@ -126,20 +126,20 @@ const api: PlanWorkerApi = {
     const own = ++searching;
     const steps = searchPlan(input, { seed, iterations, helper: helperFor(input) }, cache);
     let told = -Infinity;
+    let runs = 0;
     let step = steps.next();
-    let best = step.done ? step.value : step.value.best;
     while (!step.done && own === searching) {
       const now = performance.now();
-      best = step.value.best;
-      if (now - told > Math.max(TELL_EVERY_MS, TELL_EVERY_MS_A_RUN * best.runs.length)) {
+      if (now - told > Math.max(TELL_EVERY_MS, TELL_EVERY_MS_A_RUN * runs)) {
         told = now;
-        const { done, of, trying } = step.value;
+        const { done, of, trying, best } = step.value;
+        runs = best.runs.length;
         tell({ done, of, trying, plan: planFrom(input, best) });
         await breathe();
       } else if (step.value.waits) await breathe();
       step = steps.next();
     }
-    return planFrom(input, step.done ? step.value : best);
+    return planFrom(input, step.done ? step.value : step.value.best);
   },
   stopSearch() {
     searching++;

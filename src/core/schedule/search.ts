@@ -25,7 +25,7 @@ export function searchUntil(searching: Generator<Progress, Found>, isEnough: (ob
   for (;;) {
     const step = searching.next();
     if (step.done) return step.value;
-    if (isEnough(step.value.best.objective)) return step.value.best;
+    if (isEnough(step.value.objective)) return step.value.best;
   }
 }
 
@@ -117,7 +117,7 @@ function* climbAll(
     }
   }
   for (const [i, pending] of sent) {
-    while (!pending.ended) yield { ...desk.news('moves'), waits: true };
+    while (!pending.ended) yield desk.news('moves', true);
     if (pending.ended === 'failed') ends.set(i, yield* climb(desk, from[i]!, strands[i]!));
     else {
       ends.set(i, desk.decode(pending.ended));

@@ -12,7 +12,9 @@ export type Trying = 'orders' | 'heats' | 'earlier' | 'later' | 'journeys' | 'su
 export interface Progress {
   done: number;
   of: number;
-  best: Found;
+  readonly best: Found;
+  /** Of the best. */
+  objective: Objective;
   trying: Trying;
   /** It waits for a strand that somebody else climbs: there is no need to ask again at once. */
   waits?: true;
@@ -133,7 +135,18 @@ export class SearchDesk {
     return this.lastTold.as;
   }
 
-  news(trying: Trying): Progress {
-    return { done: this.done, of: this.stampedWith.iterations, best: this.found(), trying };
+  /** The best plan is told when it is looked at: whoever counts moves need not wait for its odds. */
+  news(trying: Trying, waits?: true): Progress {
+    const found = () => this.found();
+    return {
+      done: this.done,
+      of: this.stampedWith.iterations,
+      trying,
+      objective: this.best.objective,
+      ...(waits && { waits }),
+      get best() {
+        return found();
+      },
+    };
   }
 }
