@@ -25,18 +25,26 @@ export function allEarlier(
 }
 
 /** Every batch that is late more often than its share of what a serving may be, on a little earlier. */
-export function saferNeighbour(
+export const saferNeighbour = (current: Decoded, orders: readonly BatchOrder[]): Changeable =>
+  soonerNeighbour(current, orders, current.atRisk, (order) => ({
+    ...loosely(current.scheme.overrides[order.batch.id]),
+    earlierMin: shiftOf(current, order) + SURER_STEP_MIN,
+  }));
+
+/** Those that are late most often with other wishes. */
+export function soonerNeighbour(
   current: Decoded,
   orders: readonly BatchOrder[],
-  late: readonly LateRun[] = current.atRisk,
-  byMin = SURER_STEP_MIN,
+  late: readonly LateRun[],
+  wishOf: (order: BatchOrder) => Override | undefined,
 ): Changeable {
   const overrides: Record<string, Override> = {};
   const worst = Math.max(...late.map((each) => each.lateShare));
   for (const { batchId, lateShare } of late) {
     if (lateShare < worst * 0.4) continue;
     const order = orders.find((each) => each.batch.id === batchId);
-    if (order) overrides[batchId] = { ...loosely(current.scheme.overrides[batchId]), earlierMin: shiftOf(current, order) + byMin };
+    const wish = order && wishOf(order);
+    if (wish) overrides[batchId] = wish;
   }
   return wishing(current, overrides);
 }

@@ -1,9 +1,10 @@
-import { loosely } from '../model';
-import { saferNeighbour } from './looks';
+import { loosely, type Override } from '../model';
 import type { Decoded } from './decoder';
+import { soonerNeighbour } from './looks';
+import type { BatchOrder } from './order';
 import type { Progress, SearchDesk } from './searchDesk';
 import type { LateRun } from './servingOdds';
-import { shiftOf, wishing } from './wishes';
+import { shiftOf, wishing, wishSooner } from './wishes';
 
 /** So much work at the end for what is held too long, and by how much it is put later. */
 const PLACEMENTS = 600;
@@ -56,17 +57,24 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
     const lateIn = (plan: Decoded) => desk.decoder.atRiskAsTold(plan).filter(({ batchId }) => desk.servingOf(batchId) === servingId);
     let late = lateIn(desk.best);
     for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
-      const next = desk.decode(saferNeighbour(desk.best, desk.free, late, SURER_BY_MIN));
-      const then = lateIn(next);
-      // What it gains is not another serving's.
-      const gains = shortBy(desk.decoder.atRiskAsTold(next)) < shortBy(desk.decoder.atRiskAsTold(desk.best));
-      if (riskier(next, desk.best) || !gains) break;
+      const { best } = desk;
+      const shortNow = shortBy(desk.decoder.atRiskAsTold(best));
+      // As it lies, if that can be had so much earlier; else wherever it then fits. What it gains is not another serving's.
+      const next = [wishSooner, wishLooselySooner]
+        .map((wish) => desk.decode(soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN))))
+        .find((each) => !riskier(each, best) && shortBy(desk.decoder.atRiskAsTold(each)) < shortNow);
+      if (!next) break;
       desk.set(next);
-      late = then;
+      late = lateIn(next);
       yield desk.news('surer');
     }
   }
 }
+
+const wishLooselySooner = (current: Decoded, order: BatchOrder, byMin: number): Override => ({
+  ...loosely(current.scheme.overrides[order.batch.id]),
+  earlierMin: shiftOf(current, order) + byMin,
+});
 
 /** More that is broken, or more minutes late on the days plans are tried on. */
 const riskier = (next: Decoded, than: Decoded): boolean =>

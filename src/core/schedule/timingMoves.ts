@@ -3,7 +3,7 @@ import type { Decoded } from './decoder';
 import type { Move } from './moves';
 import type { OnPaper } from './onPaper';
 import type { BatchOrder } from './order';
-import { orderOf, wishAsItLies } from './wishes';
+import { orderOf, wishSooner } from './wishes';
 
 /** By how much a batch goes on earlier or later, everything of it lying where it lies. */
 const STEPS_MIN = [-60, -30, -15, -5, 5, 15, 30, 60] as const;
@@ -60,13 +60,9 @@ export class TimingMoves {
     for (const order of this.orders) {
       const { id } = order.batch;
       const byMin = earlier.get(id);
-      const wish = byMin !== undefined && wishAsItLies(plan, order);
-      if (!wish || !wish.runs) continue;
-      const sooner = <T extends { earlierMin?: number }>(each: T): T => ({
-        ...each,
-        earlierMin: Math.max(0, (each.earlierMin ?? 0) + byMin),
-      });
-      overrides[id] = { ...sooner(wish), runs: wish.runs.map(sooner) };
+      const wish = byMin !== undefined && wishSooner(plan, order, byMin);
+      if (!wish) continue;
+      overrides[id] = wish;
       takenOut.add(id);
     }
     if (takenOut.size === 0) return undefined;

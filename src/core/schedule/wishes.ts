@@ -40,6 +40,13 @@ export function wishAsItLies(current: Decoded, order: BatchOrder): Override | un
   return { ...wishFor(run, order), ...(parts !== undefined && { parts }), runs: placed!.runs.map((each) => runWishOf(each, order)) };
 }
 
+/** The same so many minutes earlier, everything lying where it lies. */
+export function wishSooner(current: Decoded, order: BatchOrder, byMin: number): Override | undefined {
+  const wish = wishAsItLies(current, order);
+  const sooner = <T extends { earlierMin?: number }>(each: T): T => ({ ...each, earlierMin: Math.max(0, (each.earlierMin ?? 0) + byMin) });
+  return wish && { ...sooner(wish), runs: wish.runs!.map(sooner) };
+}
+
 /** A run just as it lies. */
 function runWishOf(run: Run, order: BatchOrder): RunWish {
   const { pitId, pitC, finish } = wishFor(run, order);
