@@ -18,7 +18,7 @@ const deskOf = (seed: number) => {
   const input = planInputOf(randomOpenEvent(seed));
   const orders = batchOrders(input);
   const decoder = new Decoder(orders, searchInputOf(input, cache, SHIPPED_PARAMETERS));
-  return { orders, decoder, paper: new OnPaper(decoder), plan: decoder.decode(EMPTY) };
+  return { orders, decoder, paper: new OnPaper(decoder.judge), plan: decoder.decode(EMPTY) };
 };
 
 describe('batches of a random event at other moments', () => {

@@ -1,5 +1,5 @@
 import type { Scheme } from '../model';
-import type { Decoded } from './decoder';
+import type { Decoded } from './decoded';
 import { byPitSpace } from './decoder';
 import { allEarlier, EARLIER_MIN, fewestHeats, LESS_EARLY, lessEarly, saferNeighbour } from './looks';
 import type { BatchOrder } from './order';

@@ -7,7 +7,7 @@ import { boundOf, hourlyCost, leastDepartureMin } from './objective';
 import { claimOf, roomMm2 } from './roomProof';
 import { alternativesFor, suitablePits } from './alternatives';
 import type { BatchOrder } from './order';
-import type { SearchInput } from './decoder';
+import type { SearchInput } from './decoded';
 import { itinerary } from '../travel';
 import { CrewLedger } from './crewLedger';
 import { HeatLedger } from './heatLedger';

@@ -1,5 +1,5 @@
 import { seededRandom } from '../numerics';
-import type { Decoded } from './decoder';
+import type { Decoded } from './decoded';
 import { neighbour, type Move } from './moves';
 import { betterThan, type Progress, type SearchDesk } from './searchDesk';
 import { OnPaper } from './onPaper';
@@ -39,7 +39,7 @@ export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Om
     decoder.restore(current);
   };
   let quietFor = 0;
-  const timing = new TimingMoves(new OnPaper(decoder), free, random.uniform);
+  const timing = new TimingMoves(new OnPaper(decoder.judge), free, random.uniform);
   /** A move is made, and what is not worse is gone on from; whether it is better than all before. */
   const make = ({ takenOut, ...changed }: Move, reachMin?: number): boolean => {
     const kept = takenOut && new Map(current.steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));

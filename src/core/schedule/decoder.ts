@@ -1,79 +1,16 @@
-import type { DayWeather, Firing, ManualPlacement, Objective, Override, Piece, Pin, Plan, PlanProblem, Run, Scheme, Shift } from '../model';
+import type { ManualPlacement, Override, Piece, Pin, Scheme } from '../model';
 import { claimedMm2 } from '../packing';
-import { unattendedFires } from './findings';
-import { laden } from './laden';
-import { holdProblems, namedRuns, placementProblems, tightestMoment } from './findings';
-import { placeOf } from './holding';
-import { firingsOf } from './firings';
+import type { Whereabouts } from '../travel';
 import { CrewLedger } from './crewLedger';
+import type { Decoded, Schedule, SearchInput, Step } from './decoded';
+import { forcePlace } from './forcePlace';
 import { HeatLedger } from './heatLedger';
 import { HoldLedger } from './holdLedger';
-import { departuresH, objectiveOf, qualityOf, type JudgedBy } from './objective';
-import { floorFor } from './alternatives';
+import { Judge } from './judge';
 import type { BatchOrder } from './order';
-import { mark, rollBack, type Marks, type PlacementContext } from './placement';
-import { forcePlace } from './forcePlace';
 import { placeBatch, type Placed } from './placeBatch';
+import { mark, rollBack, type Marks, type PlacementContext } from './placement';
 import { footprintOf, pieceKey, RackLedger, type PackingMemo } from './rackLedger';
-import type { Whereabouts } from '../travel';
-import { oddsFor, type LateRun } from './servingOdds';
-import { forecastBatch } from './batchForecast';
-
-/** All that a schedule depends on beside its batches. */
-export interface SearchInput extends Omit<PlacementContext, 'racks' | 'heat' | 'holds' | 'crewLedger' | 'whereabouts'> {
-  /** Who and what is where when servings are got to in these ways. */
-  travelFor(choices: NonNullable<Scheme['travel']>): Whereabouts;
-  /** Servings that are not where things are: how they are got to is part of the search. */
-  away: readonly AwayServing[];
-  quiet: readonly Shift[];
-  weather: DayWeather;
-  pins: readonly Pin[];
-}
-
-/** A serving that one drives to, with what may go along. */
-export interface AwayServing {
-  id: string;
-  /** How long before it those must leave who cook there, for its longest cook and each shorter one. */
-  aheadMins(): number[];
-  people: readonly string[];
-  gearIds: readonly string[];
-  pitIds: readonly string[];
-}
-
-export type Schedule = Pick<Plan, 'runs' | 'firings' | 'problems' | 'trips' | 'travelWork' | 'stays' | 'odds' | 'objective' | 'tightest'>;
-
-interface Step {
-  /** The batch, or a pin of it. */
-  key: string;
-  /** The batch. */
-  id: string;
-  override: string;
-  placed: Placed;
-  /** It lies where its scheme puts it, and so does everything before it. */
-  pure: boolean;
-}
-
-/** A scheme made into a plan; what it was made of is kept, so that a like scheme need not be made anew. */
-export interface Decoded {
-  scheme: Scheme;
-  objective: Objective;
-  /** Kilograms that found no place: tells two broken plans apart. */
-  leftKg: number;
-  steps: Step[];
-  /** In the order in which they go on, unnamed. */
-  runs: Run[];
-  firings: Firing[];
-  /** Fires that nobody can light, or that would burn alone. */
-  fireTroubles: PlanProblem[];
-  /** Batches of servings below the wished confidence, with the share of days on which each is late, the worst first. */
-  atRisk: LateRun[];
-  /** Piece-hours by which runs depart from their band and their heat, the worst first. */
-  departing: { batchId: string; hours: number }[];
-}
-
-/** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
-const AIM_SHARE = 0.15;
-const aimFor = (confidence: number): number => confidence + AIM_SHARE * (1 - confidence);
 
 /** What a batch asks of the pits: long, tight-heated, large batches first. */
 export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
@@ -81,16 +18,6 @@ export function byPitSpace(a: BatchOrder, b: BatchOrder): number {
     batch.pieces.reduce((sum, piece) => sum + claimedMm2(footprintOf(cut, batch.id, piece)) * Math.pow(piece.kg, 2 / 3), 0) /
     (method.pitRangeC[1] - method.pitRangeC[0] + 5);
   return demand(b) - demand(a);
-}
-
-/** Whether what is known of a plan before its fires and its odds already makes it worse than another. */
-function isWorseThan(
-  { objective: [broken, risk, qualityH], leftKg }: Decoded,
-  known: { left: number; leftKg: number; qualityH: number },
-): boolean {
-  if (known.left !== broken) return known.left > broken;
-  if (broken > 0 && Math.abs(known.leftKg - leftKg) > 1e-9) return known.leftKg > leftKg;
-  return risk === 0 && known.qualityH > qualityH + 1e-9;
 }
 
 /** Places that a pin keeps of the pieces it holds. */
@@ -110,16 +37,14 @@ export class Decoder {
   private context: PlacementContext;
   private travel = '{}';
   private readonly sizes: Map<string, ReturnType<typeof footprintOf>>;
-  readonly odds: ReturnType<typeof oddsFor>;
+  /** What plans come to. */
+  readonly judge: Judge;
   private readonly contextFor: (whereabouts: Whereabouts) => PlacementContext;
-  readonly judgedBy: JudgedBy;
   private readonly usual: string[];
   /** Pieces that the owner has put somewhere, each pin as an order of its own. */
   private readonly pinned = new Map<string, { order: BatchOrder; pin: Pin }>();
   /** What of each batch is left to the search. */
   private readonly free = new Map<string, BatchOrder>();
-  private readonly ceilings = new WeakMap<Run, number>();
-  private readonly departures = new WeakMap<Run, number>();
   private readonly texts = new WeakMap<Override, string>();
   private steps: Step[] = [];
   private marks: Marks[] = [];
@@ -131,7 +56,7 @@ export class Decoder {
     toldOn?: { days: number; seed: string },
   ) {
     this.orders = new Map(orders.map((order) => [order.batch.id, order]));
-    this.odds = oddsFor(this.orders, input.pits, input.law, toldOn);
+    this.judge = new Judge(this.orders, input, toldOn);
     this.usual = [...orders].sort(byPitSpace).map((order) => order.batch.id);
     this.setPins(orders);
     this.sizes = new Map(
@@ -154,13 +79,6 @@ export class Decoder {
       };
     };
     this.context = this.contextFor(input.travelFor({}));
-    this.judgedBy = {
-      orders: this.orders,
-      pits: input.pits,
-      confidence: aimFor(input.confidence),
-      quiet: input.quiet,
-      weather: input.weather,
-    };
   }
 
   /** Splits the batches into what is pinned and what is left; a pin on a pit that is gone holds nothing. */
@@ -248,7 +166,13 @@ export class Decoder {
       this.steps.push({ key, id: batchOf(key), override, placed, pure });
       if (reachMin !== undefined && !again && placed.left.length > 0) return undefined;
     }
-    return known ?? this.judge(scheme, bar);
+    return known ?? this.judge.weigh(scheme, this.steps, this.context, bar);
+  }
+
+  /** A plan as it is told. */
+  told(decoded: Decoded): Schedule {
+    this.restore(decoded);
+    return this.judge.told(decoded, this.context, this.sizes);
   }
 
   /** Takes up a plan made before, without looking for places again. */
@@ -282,101 +206,5 @@ export class Decoder {
     let text = this.texts.get(override);
     if (text === undefined) this.texts.set(override, (text = JSON.stringify(override)));
     return text;
-  }
-
-  /** What the plan that was laid out comes to; nothing as soon as it is seen to be worse than `bar`. */
-  private judge(scheme: Scheme, bar?: Decoded): Decoded | undefined {
-    const { input, context } = this;
-    const { whereabouts } = context;
-    const runs = this.steps.flatMap(({ placed }) => placed.runs);
-    const left = this.steps.flatMap(({ placed }) => placed.left);
-    const leftKg = left.reduce((sum, piece) => sum + piece.kg, 0);
-    const qualityH = qualityOf(runs, (run) => this.departuresH(run));
-    if (bar && isWorseThan(bar, { left: left.length + whereabouts.troubles.length, leftKg, qualityH })) return undefined;
-    const before = context.crewLedger.snapshot();
-    const { firings, unlit } = firingsOf(input.pits, context.heat, context.crewLedger, whereabouts, input.earliestMs);
-    context.crewLedger.rollBack(before);
-    const fireTroubles: PlanProblem[] = [
-      ...unlit.map((firing): PlanProblem => ({ code: 'nobodyToLight', severity: 'broken', pitId: firing.pitId, atMs: firing.lightAtMs })),
-      ...unattendedFires(input.pits, firings, whereabouts),
-    ];
-    const odds = this.odds.searched.of(runs);
-    const objective = objectiveOf(
-      { runs, firings, trips: whereabouts.trips, broken: left.length + whereabouts.troubles.length + fireTroubles.length, odds, qualityH },
-      this.judgedBy,
-    );
-    const departing = runs.map((run) => ({ batchId: run.batchId, hours: this.departuresH(run) })).sort((a, b) => b.hours - a.hours);
-    const atRisk = this.odds.searched.lateRuns(runs, this.judgedBy.confidence);
-    runs.sort((a, b) => a.onAtMs - b.onAtMs);
-    return { scheme, objective, leftKg, atRisk, departing, steps: [...this.steps], runs, firings, fireTroubles };
-  }
-
-  /**
-   * A plan as it is told: with names, with everything that is wrong with it, and with its odds on days that it was not picked on.
-   * Of many plans tried on the same days the best is always a little luckier there than elsewhere.
-   */
-  told(decoded: Decoded): Schedule {
-    this.restore(decoded);
-    const { input, context, orders } = this;
-    const { whereabouts } = context;
-    const runs = namedRuns(orders.values(), decoded.runs);
-    const odds = this.odds.told.of(decoded.runs);
-    const problems: PlanProblem[] = [
-      ...whereabouts.troubles.map((trouble): PlanProblem => ({ ...trouble, severity: 'broken' })),
-      ...decoded.steps.flatMap(({ placed }) => placed.problems),
-      ...decoded.fireTroubles,
-      ...holdProblems(orders.values(), runs, input.limits.hotHold, (run) => this.ceilingMin(run)),
-      ...(input.manualPlacements.length > 0 ? placementProblems(input.pits, context.racks, this.sizes) : []),
-      ...odds
-        .filter(({ onTimeShare }) => onTimeShare < input.confidence)
-        .map(({ servingId, onTimeShare }): PlanProblem => ({ code: 'servingRisk', severity: 'warning', servingId, onTimeShare })),
-    ];
-    return {
-      runs,
-      firings: decoded.firings,
-      problems,
-      trips: laden(whereabouts, runs),
-      travelWork: whereabouts.work,
-      ...(whereabouts.crew && {
-        stays: [...whereabouts.crew].flatMap(([memberId, stays]) => stays.map((stay) => ({ memberId, ...stay }))),
-      }),
-      odds,
-      objective: decoded.objective,
-      tightest: tightestMoment(input.pits, context.racks),
-    };
-  }
-
-  /** Runs of servings that are less sure than was asked on the days a plan is told by, the worst first. */
-  atRiskAsTold({ runs }: Decoded): LateRun[] {
-    return this.odds.told.lateRuns(runs, this.input.confidence);
-  }
-
-  /** Piece-hours by which a run departs from its band and its heat. */
-  departuresH(run: Run): number {
-    let hours = this.departures.get(run);
-    if (hours === undefined) this.departures.set(run, (hours = departuresH(this.orders.get(run.batchId)!, run, this.ceilingMin(run))));
-    return hours;
-  }
-
-  /** How long a run bears being held where it is. */
-  ceilingMin(run: Run): number {
-    let ceiling = this.ceilings.get(run);
-    if (ceiling === undefined) this.ceilings.set(run, (ceiling = this.ceilingOf(run)));
-    return ceiling;
-  }
-  private ceilingOf(run: Run): number {
-    const order = this.orders.get(run.batchId)!;
-    const gear = this.input.gear.find((each) => each.id === (run.hold.first?.gearId ?? run.hold.gearId));
-    const pit = this.input.pits.find((each) => each.id === run.pitId)!;
-    const finishPit = this.input.pits.find((each) => each.id === run.legs.find((leg) => leg.fromMs === run.moveAtMs)?.pitId) ?? pit;
-    const forecast = forecastBatch(
-      this.input.cache,
-      { ...this.input, hotHoldC: floorFor(order.cut, this.input.limits) },
-      order,
-      pit,
-      run.pitC,
-      run.finishC === undefined ? undefined : { pit: finishPit, pitC: run.finishC },
-    );
-    return Math.min(order.cut.holdMaxMin, forecast.keeps(placeOf(gear), order.batch.pieces.length).mushMin - run.ventMin - run.restMin);
   }
 }

@@ -2,7 +2,7 @@ export { climbStrand, scheduleBy, schemeWalk, search, searchUntil, type SearchOp
 export type { Found, Progress, Trying } from './searchDesk';
 export type { Helper, Strand } from './strands';
 export { usualIterations } from './iterations';
-export type { SearchInput } from './decoder';
+export type { SearchInput } from './decoded';
 export { CrewLedger } from './crewLedger';
 export { lay, legsOf } from './packRun';
 export { RackLedger, type Footprint } from './rackLedger';

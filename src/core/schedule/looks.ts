@@ -1,5 +1,5 @@
 import { loosely, type Override } from '../model';
-import type { Decoded } from './decoder';
+import type { Decoded } from './decoded';
 import type { BatchOrder } from './order';
 import type { LateRun } from './servingOdds';
 import { bears, shiftOf, wishing, type Changeable } from './wishes';

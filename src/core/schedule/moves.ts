@@ -1,7 +1,7 @@
 import { loosely, type Override } from '../model';
 import { pickerOf, shuffled } from '../numerics';
 import { MS_PER_MIN } from '../units';
-import type { Decoded, SearchInput } from './decoder';
+import type { Decoded, SearchInput } from './decoded';
 import { lessEarly } from './looks';
 import type { BatchOrder } from './order';
 import { otherTravel } from './travelMoves';

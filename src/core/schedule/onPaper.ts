@@ -1,6 +1,7 @@
 import type { Run, ServingOdds } from '../model';
 import { addMinutes } from '../units';
-import type { Decoded, Decoder } from './decoder';
+import type { Decoded } from './decoded';
+import type { Judge } from './judge';
 import { departuresH, qualityOf, riskOf } from './objective';
 
 /** A run, as far as it counts for odds and holds. */
@@ -23,18 +24,18 @@ type OnOther = ReadonlyMap<string, readonly PaperRun[]>;
 export class OnPaper {
   private known?: { plan: Decoded; runs: readonly (PaperRun & { run: Run })[]; odds: ReadonlyMap<string, ServingOdds> };
 
-  constructor(private readonly decoder: Decoder) {}
+  constructor(private readonly judge: Judge) {}
 
   private of(plan: Decoded) {
     if (this.known?.plan === plan) return this.known;
-    const { odds } = this.decoder;
+    const { odds } = this.judge;
     const runs = plan.runs.map((run) => ({
       run,
       batchId: run.batchId,
       servingId: run.servingId,
       late: odds.searched.latenessOf(run),
       earlierMin: 0,
-      departuresH: this.decoder.departuresH(run),
+      departuresH: this.judge.departuresH(run),
     }));
     this.known = { plan, runs, odds: new Map(odds.searched.of(plan.runs).map((each) => [each.servingId, each])) };
     return this.known;
@@ -53,7 +54,7 @@ export class OnPaper {
         pullMedianMs: addMinutes(run.pullMedianMs, -earlierMin),
         pullLateMs: addMinutes(run.pullLateMs, -earlierMin),
       };
-      const hours = departuresH(this.decoder.orders.get(run.batchId)!, shifted, this.decoder.ceilingMin(run));
+      const hours = departuresH(this.judge.orders.get(run.batchId)!, shifted, this.judge.ceilingMin(run));
       moved.set(each.batchId, [...(moved.get(each.batchId) ?? []), { ...each, earlierMin, departuresH: hours }]);
     }
     return moved;
@@ -82,7 +83,7 @@ export class OnPaper {
 
   private riskMinIf(plan: Decoded, moved: OnOther, then: readonly PaperRun[]): number {
     const servings = new Set([...moved.values()].flat().map((run) => run.servingId));
-    const { searched } = this.decoder.odds;
+    const { searched } = this.judge.odds;
     const odds = [...this.of(plan).odds.values()].map((each) =>
       servings.has(each.servingId)
         ? searched.jointly(
@@ -91,6 +92,6 @@ export class OnPaper {
           )
         : each,
     );
-    return riskOf(odds, this.decoder.judgedBy.confidence);
+    return riskOf(odds, this.judge.judgedBy.confidence);
   }
 }

@@ -1,5 +1,5 @@
 import { loosely, type Override } from '../model';
-import type { Decoded } from './decoder';
+import type { Decoded } from './decoded';
 import { soonerNeighbour } from './looks';
 import type { BatchOrder } from './order';
 import type { Progress, SearchDesk } from './searchDesk';
@@ -52,17 +52,17 @@ function unsplit(desk: SearchDesk): void {
  * made sure keeps no other from it.
  */
 function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
-  const short = new Set(desk.decoder.atRiskAsTold(desk.best).map(({ batchId }) => desk.servingOf(batchId)));
+  const short = new Set(desk.decoder.judge.atRiskAsTold(desk.best).map(({ batchId }) => desk.servingOf(batchId)));
   for (const servingId of short) {
-    const lateIn = (plan: Decoded) => desk.decoder.atRiskAsTold(plan).filter(({ batchId }) => desk.servingOf(batchId) === servingId);
+    const lateIn = (plan: Decoded) => desk.decoder.judge.atRiskAsTold(plan).filter(({ batchId }) => desk.servingOf(batchId) === servingId);
     let late = lateIn(desk.best);
     for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
       const { best } = desk;
-      const shortNow = shortBy(desk.decoder.atRiskAsTold(best));
+      const shortNow = shortBy(desk.decoder.judge.atRiskAsTold(best));
       // As it lies, if that can be had so much earlier; else wherever it then fits. What it gains is not another serving's.
       const next = [wishSooner, wishLooselySooner]
         .map((wish) => desk.decode(soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN))))
-        .find((each) => !riskier(each, best) && shortBy(desk.decoder.atRiskAsTold(each)) < shortNow);
+        .find((each) => !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow);
       if (!next) break;
       desk.set(next);
       late = lateIn(next);

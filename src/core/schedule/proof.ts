@@ -1,7 +1,7 @@
 import type { Pit } from '../model';
 import { addMinutes } from '../units';
 import { forecastBatch } from './batchForecast';
-import type { SearchInput } from './decoder';
+import type { SearchInput } from './decoded';
 import type { BatchOrder } from './order';
 import { strictClock, suitablePits } from './alternatives';
 import { fitsAlone, footprintOf } from './rackLedger';

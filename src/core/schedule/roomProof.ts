@@ -2,7 +2,7 @@ import type { Pit } from '../model';
 import { AIR_GAP_MM, floorOf } from '../packing';
 import { addMinutes, MS_PER_MIN } from '../units';
 import { suitablePits } from './alternatives';
-import type { SearchInput } from './decoder';
+import type { SearchInput } from './decoded';
 import type { BatchOrder } from './order';
 import { quickestCook } from './proof';
 import { footprintOf } from './rackLedger';

@@ -1,6 +1,7 @@
 import type { Objective, Scheme } from '../model';
 import { lowerBound } from './bounds';
-import { Decoder, type Decoded, type Schedule, type SearchInput } from './decoder';
+import type { Decoded, Schedule, SearchInput } from './decoded';
+import { Decoder } from './decoder';
 import { isBetter } from './objective';
 import type { BatchOrder } from './order';
 import type { Changeable } from './wishes';

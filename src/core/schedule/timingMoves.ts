@@ -1,5 +1,5 @@
 import { pickerOf, shuffled } from '../numerics';
-import type { Decoded } from './decoder';
+import type { Decoded } from './decoded';
 import type { Move } from './moves';
 import type { OnPaper } from './onPaper';
 import type { BatchOrder } from './order';

@@ -1,6 +1,6 @@
 import { AFTERWARDS, COOKED_AT, type Scheme, type TravelChoice } from '../model';
 import { pickerOf, shuffled } from '../numerics';
-import type { AwayServing } from './decoder';
+import type { AwayServing } from './decoded';
 
 type Travel = NonNullable<Scheme['travel']>;
 

@@ -1,6 +1,6 @@
 import type { Override, Run, RunWish, Scheme } from '../model';
 import { MS_PER_MIN } from '../units';
-import type { Decoded, SearchInput } from './decoder';
+import type { Decoded, SearchInput } from './decoded';
 import type { BatchOrder } from './order';
 import { firstCarveMs, pullDeadlineMs } from './window';
 
