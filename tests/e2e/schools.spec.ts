@@ -8,7 +8,7 @@ const SCHOOLS: { school: string; cutId: string; cut: string; methodId: string; s
     cutId: 'pork-butt',
     cut: 'pork butt, bone in',
     methodId: 'hot-bare',
-    says: [/Put \d+ pork butts on/, /300 °F/],
+    says: [/Put \d+ pork butts (on|in) the/, /300 °F/],
     never: /Wrap \d+ pork/,
   },
   {
