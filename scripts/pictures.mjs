@@ -40,8 +40,9 @@ try {
       .first()
       .getAttribute('href')
   ).split('/')[2];
-  const take = async (name, address) => {
+  const take = async (name, address, drawn) => {
     await page.goto(base + address);
+    if (drawn) await page.locator(drawn).first().waitFor();
     await page.waitForTimeout(2500);
     await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   };
@@ -58,7 +59,7 @@ try {
   await page.getByRole('tab', { name: 'Your kitchen' }).click();
   await page.waitForTimeout(2500);
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', 'log.png') });
-  await take('plan', `${event}/plan`);
+  await take('plan', `${event}/plan`, '.main-svg');
   await take('day', `/events/${pilots}/day`);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.evaluate(() => localStorage.setItem('anachron-name', 'Isa'));
