@@ -60,9 +60,11 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
       const { best } = desk;
       const shortNow = shortBy(desk.decoder.judge.atRiskAsTold(best));
       // As it lies, if that can be had so much earlier; else wherever it then fits. What it gains is not another serving's.
-      const next = [wishSooner, wishLooselySooner]
-        .map((wish) => desk.decode(soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN))))
-        .find((each) => !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow);
+      const soonerBy = (wish: typeof wishSooner): Decoded | undefined => {
+        const each = desk.decode(soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN)));
+        return !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow ? each : undefined;
+      };
+      const next = soonerBy(wishSooner) ?? soonerBy(wishLooselySooner);
       if (!next) break;
       desk.set(next);
       late = lateIn(next);
