@@ -1,11 +1,12 @@
 import { seededRandom } from '../numerics';
 import type { Decoded } from './decoded';
-import { neighbour, type Move } from './moves';
+import { Ideals } from './idealMoments';
+import { neighbour } from './moves';
 import { betterThan, type Progress, type SearchDesk } from './searchDesk';
 import { OnPaper } from './onPaper';
 import type { Strand } from './strands';
 import { TimingMoves } from './timingMoves';
-import { asItLies } from './wishes';
+import { asItLies, type Move } from './wishes';
 
 const YIELD_EVERY = 8;
 /** So many moves without a better plan, and it goes on from the best. */
@@ -14,9 +15,11 @@ const STUCK = 150;
 const NEAR_SHARE = 0.95;
 const NEAR_SHARE_BROKEN = 0.5;
 const REACH_MIN = 45;
+/** So many moves of moments alone after each other one: they cost a third of it. */
+const RETIMED = 2;
 
 /**
- * Moves single batches from a plan on, so many times, each move followed by one of moments alone, and keeps what is not worse: the
+ * Moves single batches from a plan on, so many times, each move followed by a few of moments alone, and keeps what is not worse: the
  * best plan that a scheme stands for.
  */
 export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Omit<Strand, 'from'>): Generator<Progress, Decoded> {
@@ -39,7 +42,9 @@ export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Om
     decoder.restore(current);
   };
   let quietFor = 0;
-  const timing = new TimingMoves(new OnPaper(decoder.judge), free, random.uniform);
+  const paper = new OnPaper(decoder.judge);
+  const ideals = new Ideals(paper, free);
+  const timing = new TimingMoves(paper, free, random.uniform, ideals);
   /** A move is made, and what is not worse is gone on from; whether it is better than all before. */
   const make = ({ takenOut, ...changed }: Move, reachMin?: number): boolean => {
     const kept = takenOut && new Map(current.steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));
@@ -55,12 +60,15 @@ export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Om
   for (let i = 1; i <= iterations; i++) {
     if (desk.isAtBound(best) || free.length === 0 || input.pits.length === 0) break;
     desk.done++;
-    const move = neighbour(current, free, input, random.uniform);
+    const move = neighbour(current, free, input, random.uniform, ideals);
     const isWhole = move.takenOut && current.steps.every(({ id, placed }) => placed.left.length === 0 || !move.takenOut!.has(id));
     const isNear = isWhole && random.uniform() < (current.objective[0] === 0 ? NEAR_SHARE : NEAR_SHARE_BROKEN);
     quietFor = make(move, isNear ? REACH_MIN : undefined) ? 0 : quietFor + 1;
-    const retimed = timing.from(current);
-    if (retimed && make(retimed, 0)) quietFor = 0;
+    for (let k = 0; k < RETIMED; k++) {
+      const retimed = timing.from(current);
+      if (!retimed) break;
+      if (make(retimed, 0)) quietFor = 0;
+    }
     if (quietFor >= STUCK) {
       settle();
       quietFor = 0;

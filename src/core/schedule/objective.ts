@@ -21,6 +21,8 @@ const QUALITY_STEP_H = 0.5;
 /** A batch in one run more than need be is one more thing to keep in mind. */
 const PER_SPLIT_H = 0.5;
 const RISK_STEP_MIN = 0.1;
+/** A point of odds below what is wished counts as much as so many minutes late. */
+const MINUTES_PER_POINT = 1;
 /** Tasks this near to one another cost one waking. */
 const ONE_WAKING_MIN = 30;
 const PER_OPENING = 0.1;
@@ -115,25 +117,37 @@ export interface JudgedBy {
   weather?: DayWeather;
 }
 
-/** Minutes that servings below the wished confidence are late on average. */
+/**
+ * Minutes that servings below the wished confidence are late on average, and a minute for each point of odds they are below it: the
+ * minutes alone are paid for by few very late days, and tell little of how near a serving is to being sure.
+ */
 export const riskOf = (odds: readonly ServingOdds[], confidence: number): number =>
   stepped(
-    odds.reduce((sum, each) => (each.onTimeShare < confidence ? sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) : sum), 0),
+    odds
+      .filter((each) => each.onTimeShare < confidence)
+      .reduce(
+        (sum, each) => sum + Math.max(RISK_STEP_MIN, each.expectedLateMin) + MINUTES_PER_POINT * 100 * (confidence - each.onTimeShare),
+        0,
+      ),
     RISK_STEP_MIN,
   );
 
 /** Piece-hours by which runs depart from their bands and heats, and what splits cost, in steps that somebody tastes. */
-export function qualityOf<R extends Pick<Run, 'batchId'>>(runs: readonly R[], hoursOf: (run: R) => number): number {
-  const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
-  return stepped(
-    runs.reduce((sum, run) => sum + hoursOf(run), splits * PER_SPLIT_H),
-    QUALITY_STEP_H,
+export const qualityOf = <R extends Pick<Run, 'batchId'>>(runs: readonly R[], hoursOf: (run: R) => number): number =>
+  steppedQualityH(
+    runs,
+    runs.reduce((sum, run) => sum + hoursOf(run), 0),
   );
+
+/** The same, where it is known by how much they depart in all; with so many runs more. */
+export function steppedQualityH(runs: readonly Pick<Run, 'batchId'>[], departuresInAllH: number, more = 0): number {
+  const splits = runs.length + more - new Set(runs.map((run) => run.batchId)).size;
+  return stepped(departuresInAllH + splits * PER_SPLIT_H, QUALITY_STEP_H);
 }
 
 /**
  * The five figures of a plan, less is better, compared in this order: what is broken; minutes that
- * servings below the wished confidence are late on average; piece-hours of hold outside its band and
+ * servings below the wished confidence are late on average, and points of odds they lack; piece-hours of hold outside its band and
  * of heat off the method; wakings in quiet hours, openings (a tenth each) and hours on the road; pit-hours and fuel.
  */
 export function objectiveOf(

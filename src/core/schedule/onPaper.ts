@@ -1,97 +1,196 @@
-import type { Run, ServingOdds } from '../model';
-import { addMinutes } from '../units';
+import type { Run } from '../model';
+import { addMinutes, MS_PER_MIN } from '../units';
 import type { Decoded } from './decoded';
 import type { Judge } from './judge';
-import { departuresH, qualityOf, riskOf } from './objective';
+import { departuresH, qualityOf, riskOf, steppedQualityH } from './objective';
+import type { BatchOrder } from './order';
+import type { Placed } from './placeBatch';
+import { isLate } from './risk';
+import { offPitMin } from './window';
 
-/** A run, as far as it counts for odds and holds. */
-interface PaperRun {
-  batchId: string;
+/** What lies of a batch, as far as it counts for odds and holds, at this moment and at others. */
+export interface PaperBatch {
+  id: string;
   servingId: string;
-  /** Minutes late, by the day, were it not so much earlier. */
+  /** Minutes late, by the day, of its latest run. */
   late: Float64Array;
-  earlierMin: number;
-  departuresH: number;
+  runs: number;
+  /** The longest that any of it may be held for. */
+  heldMin: number;
+  /** Piece-hours by which it departs, were it so many minutes earlier. */
+  hoursIf(byMin: number): number;
 }
 
-/** The runs of batches that are to be moved, as they would be. */
-type OnOther = ReadonlyMap<string, readonly PaperRun[]>;
+/** Batches as they would be: so many minutes earlier than they are on a paper of theirs. */
+export type Otherwise = ReadonlyMap<string, { batch: PaperBatch; byMin: number }>;
+
+interface PaperServing {
+  id: string;
+  batches: readonly PaperBatch[];
+  /** How many of its batches are late, by the day. */
+  lateBatches: Int16Array;
+}
+
+interface PaperPlan {
+  plan: Decoded;
+  batches: ReadonlyMap<string, PaperBatch>;
+  servings: ReadonlyMap<string, PaperServing>;
+  departuresH: number;
+}
 
 /**
  * What a move would do to odds and holds, known before anything is placed: whether there is a place for it is the dear part, and
  * not worth asking of what would be worse anyway.
  */
 export class OnPaper {
-  private known?: { plan: Decoded; runs: readonly (PaperRun & { run: Run })[]; odds: ReadonlyMap<string, ServingOdds> };
+  private known?: PaperPlan;
+  private readonly papers = new WeakMap<Placed, PaperBatch>();
 
-  constructor(private readonly judge: Judge) {}
+  constructor(readonly judge: Judge) {}
 
-  private of(plan: Decoded) {
+  /** What may be moved of a plan, by batch: of one that is pinned in part, the rest. */
+  batchesOf(plan: Decoded): ReadonlyMap<string, PaperBatch> {
+    return this.of(plan).batches;
+  }
+
+  private of(plan: Decoded): PaperPlan {
     if (this.known?.plan === plan) return this.known;
-    const { odds } = this.judge;
-    const runs = plan.runs.map((run) => ({
-      run,
-      batchId: run.batchId,
-      servingId: run.servingId,
-      late: odds.searched.latenessOf(run),
-      earlierMin: 0,
-      departuresH: this.judge.departuresH(run),
-    }));
-    this.known = { plan, runs, odds: new Map(odds.searched.of(plan.runs).map((each) => [each.servingId, each])) };
+    const batches = new Map<string, PaperBatch>();
+    const ofServing = new Map<string, PaperBatch[]>();
+    let hours = 0;
+    for (const { id, placed } of plan.steps) {
+      if (placed.runs.length === 0) continue;
+      const batch = this.paperOf(id, placed);
+      batches.set(id, batch);
+      hours += batch.hoursIf(0);
+      const own = ofServing.get(batch.servingId);
+      if (own) own.push(batch);
+      else ofServing.set(batch.servingId, [batch]);
+    }
+    const servings = new Map([...ofServing].map(([id, own]) => [id, { id, batches: own, lateBatches: lateBatchesOf(own) }]));
+    this.known = { plan, batches, servings, departuresH: hours };
     return this.known;
   }
 
+  private paperOf(id: string, placed: Placed): PaperBatch {
+    let found = this.papers.get(placed);
+    if (!found) this.papers.set(placed, (found = paperOf(this.judge, this.judge.orders.get(id)!, placed.runs)));
+    return found;
+  }
+
   /** Batches of a plan so many minutes earlier, otherwise as they are. */
-  earlier(plan: Decoded, byMin: ReadonlyMap<string, number>): OnOther {
-    const moved = new Map<string, PaperRun[]>();
-    for (const each of this.of(plan).runs) {
-      const earlierMin = byMin.get(each.batchId);
-      if (earlierMin === undefined) continue;
-      const { run } = each;
-      const shifted = {
-        ...run,
-        pullEarlyMs: addMinutes(run.pullEarlyMs, -earlierMin),
-        pullMedianMs: addMinutes(run.pullMedianMs, -earlierMin),
-        pullLateMs: addMinutes(run.pullLateMs, -earlierMin),
-      };
-      const hours = departuresH(this.judge.orders.get(run.batchId)!, shifted, this.judge.ceilingMin(run));
-      moved.set(each.batchId, [...(moved.get(each.batchId) ?? []), { ...each, earlierMin, departuresH: hours }]);
-    }
-    return moved;
+  earlier(plan: Decoded, byMin: ReadonlyMap<string, number>): Otherwise {
+    const { batches } = this.of(plan);
+    return new Map(
+      [...byMin].flatMap(([id, minutes]) => {
+        const batch = batches.get(id);
+        return batch ? [[id, { batch, byMin: minutes }]] : [];
+      }),
+    );
   }
 
   /** Whether a plan with some of its batches so would be as sure as it is and its holds as good. */
-  isNoWorse(plan: Decoded, moved: OnOther): boolean {
+  isNoWorse(plan: Decoded, moved: Otherwise): boolean {
     const [, riskMin, qualityH] = plan.objective;
-    const then = this.runsIf(plan, moved);
-    const thenH = qualityOf(then, (run) => run.departuresH);
+    const thenH = this.qualityIf(plan, moved);
     // Odds are the most work: they are not asked for where the holds tell enough.
-    if (riskMin === 0 && thenH > qualityH) return false;
-    const thenMin = this.riskMinIf(plan, moved, then);
+    if (riskMin === 0) return thenH <= qualityH && this.isSureIf(plan, moved);
+    const thenMin = this.riskMinIf(plan, moved);
     return thenMin < riskMin || (thenMin === riskMin && thenH <= qualityH);
   }
 
   /** Minutes late and piece-hours of departure of a plan with some of its batches so, as its objective would have them. */
-  figures(plan: Decoded, moved: OnOther): { riskMin: number; qualityH: number } {
-    const then = this.runsIf(plan, moved);
-    return { riskMin: this.riskMinIf(plan, moved, then), qualityH: qualityOf(then, (run) => run.departuresH) };
+  figures(plan: Decoded, moved: Otherwise): { riskMin: number; qualityH: number } {
+    return { riskMin: this.riskMinIf(plan, moved), qualityH: this.qualityIf(plan, moved) };
   }
 
-  private runsIf(plan: Decoded, moved: OnOther): PaperRun[] {
-    return [...this.of(plan).runs.filter(({ batchId }) => !moved.has(batchId)), ...[...moved.values()].flat()];
+  /** Whether the servings of these batches would be as sure as asked. */
+  isSureIf(plan: Decoded, moved: Otherwise): boolean {
+    return this.touched(plan, moved).every((serving) => this.isServingSureIf(plan, serving, moved));
   }
 
-  private riskMinIf(plan: Decoded, moved: OnOther, then: readonly PaperRun[]): number {
-    const servings = new Set([...moved.values()].flat().map((run) => run.servingId));
+  private touched(plan: Decoded, moved: Otherwise): PaperServing[] {
+    const { servings } = this.of(plan);
+    return [...new Set([...moved.values()].map(({ batch }) => batch.servingId))].flatMap((id) => servings.get(id) ?? []);
+  }
+
+  qualityIf(plan: Decoded, moved: Otherwise): number {
+    const { batches, departuresH: hours } = this.of(plan);
+    let then = hours;
+    let more = 0;
+    for (const [id, { batch, byMin }] of moved) {
+      const now = batches.get(id);
+      if (!now) continue;
+      then += batch.hoursIf(byMin) - now.hoursIf(0);
+      more += batch.runs - now.runs;
+    }
+    return then === hours && more === 0 ? plan.objective[2] : steppedQualityH(plan.runs, then, more);
+  }
+
+  private isServingSureIf(plan: Decoded, { batches, lateBatches }: PaperServing, moved: Otherwise): boolean {
+    const days = lateBatches.length;
+    const { confidence } = this.judge.judgedBy;
+    const movable = this.of(plan).batches;
+    const other = batches
+      .filter((now) => moved.has(now.id) && movable.get(now.id) === now)
+      .map((now) => ({ now: now.late, then: moved.get(now.id)!.batch.late, byMin: moved.get(now.id)!.byMin }));
+    let lateDays = 0;
+    for (let day = 0; day < days; day++) {
+      let others = lateBatches[day]!;
+      let late = false;
+      for (const { now, then, byMin } of other) {
+        if (isLate(now[day]!)) others--;
+        late ||= isLate(then[day]! - byMin);
+      }
+      if ((late || others > 0) && (days - ++lateDays) / days < confidence) return false;
+    }
+    return true;
+  }
+
+  private riskMinIf(plan: Decoded, moved: Otherwise): number {
     const { searched } = this.judge.odds;
-    const odds = [...this.of(plan).odds.values()].map((each) =>
-      servings.has(each.servingId)
-        ? searched.jointly(
-            each.servingId,
-            then.filter(({ servingId }) => servingId === each.servingId),
-          )
-        : each,
-    );
+    const movable = this.of(plan).batches;
+    const touched = new Map(this.touched(plan, moved).map((serving) => [serving.id, serving]));
+    const odds = searched.of(plan.runs).map((each) => {
+      const serving = touched.get(each.servingId);
+      if (!serving) return each;
+      return searched.jointly(
+        serving.id,
+        serving.batches.map((now) => {
+          const then = movable.get(now.id) === now ? moved.get(now.id) : undefined;
+          return then ? { late: then.batch.late, earlierMin: then.byMin } : { late: now.late, earlierMin: 0 };
+        }),
+      );
+    });
     return riskOf(odds, this.judge.judgedBy.confidence);
   }
 }
+
+function lateBatchesOf(batches: readonly PaperBatch[]): Int16Array {
+  const count = new Int16Array(batches[0]!.late.length);
+  for (const { late } of batches) for (let day = 0; day < count.length; day++) if (isLate(late[day]!)) count[day]!++;
+  return count;
+}
+
+export function paperOf(judge: Judge, order: BatchOrder, runs: readonly Run[]): PaperBatch {
+  const lates = runs.map((run) => judge.odds.searched.latenessOf(run));
+  const late = lates.length === 1 ? lates[0]! : lates[0]!.map((_, day) => Math.max(...lates.map((each) => each[day]!)));
+  const known = new Map<number, number>();
+  const hoursIf = (byMin: number): number => {
+    let hours = known.get(byMin);
+    if (hours === undefined) {
+      hours = runs.reduce((sum, run) => sum + departuresH(order, sooner(run, byMin), judge.ceilingMin(run)), 0);
+      known.set(byMin, hours);
+    }
+    return hours;
+  };
+  const heldMin = Math.max(...runs.map((run) => (run.carveAtMs - run.pullEarlyMs) / MS_PER_MIN - offPitMin(order)));
+  return { id: order.batch.id, servingId: order.serving.id, runs: runs.length, late, heldMin, hoursIf };
+}
+
+const sooner = (run: Run, byMin: number): Run => ({
+  ...run,
+  pullEarlyMs: addMinutes(run.pullEarlyMs, -byMin),
+  pullMedianMs: addMinutes(run.pullMedianMs, -byMin),
+  pullLateMs: addMinutes(run.pullLateMs, -byMin),
+});

@@ -13,6 +13,7 @@ const MOST_KEPT = 1_600_000;
 const MOST_WIDTH = 0.25;
 /** Rounding to whole minutes is nobody's lateness. */
 const LATE_FROM_MIN = 0.5;
+export const isLate = (minutes: number): boolean => minutes > LATE_FROM_MIN;
 /** What a run's lateness depends on. */
 export type TimedRun = Pick<Run, 'batchId' | 'pitId' | 'onAtMs'> & { pulls: readonly Pick<Run['pulls'][number], 'pieceId' | 'medianMs'>[] };
 

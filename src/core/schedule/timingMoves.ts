@@ -1,9 +1,9 @@
 import { pickerOf, shuffled } from '../numerics';
 import type { Decoded } from './decoded';
-import type { Move } from './moves';
 import type { OnPaper } from './onPaper';
 import type { BatchOrder } from './order';
-import { orderOf, wishSooner } from './wishes';
+import type { Ideals } from './idealMoments';
+import { orderOf, shiftOf, wishSooner, type Move } from './wishes';
 
 /** By how much a batch goes on earlier or later, everything of it lying where it lies. */
 const STEPS_MIN = [-60, -30, -15, -5, 5, 15, 30, 60] as const;
@@ -15,6 +15,11 @@ const WORST_SHARE = 0.5;
 const GROUP_SHARE = 0.5;
 /** So many batches at once: what one gives up another may take, or it was in the way. */
 const TOGETHER = [1, 1, 2, 2, 3] as const;
+/** So often batches go towards their ideal moments: so many at once, all or a part of the way. */
+const IDEAL_SHARE = 0.5;
+const AT_ONCE = [1, 1, 2, 3, 4, 8] as const;
+const OF_THE_WAY = [1, 1, 0.5, 0.25] as const;
+const NEAR_MIN = 5;
 /** So many ideas at most until one is not worse on paper. */
 const IDEAS = 12;
 
@@ -27,11 +32,21 @@ export class TimingMoves {
     private readonly paper: OnPaper,
     private readonly orders: readonly BatchOrder[],
     private readonly uniform: () => number,
+    private readonly ideals?: Ideals,
   ) {}
 
   from(plan: Decoded): Move | undefined {
     const pick = pickerOf(this.uniform);
+    const away = this.uniform() < IDEAL_SHARE ? this.awayFromIdeal(plan) : [];
     for (let i = 0; i < IDEAS; i++) {
+      if (away.length > 0) {
+        const share = pick(OF_THE_WAY);
+        const ideal = new Map(
+          Array.from({ length: pick(AT_ONCE) }, () => pick(away)).map(([id, byMin]) => [id, Math.round(byMin * share)]),
+        );
+        if (this.paper.isNoWorse(plan, this.paper.earlier(plan, ideal))) return this.moveOf(plan, ideal);
+        continue;
+      }
       const earlier = new Map<string, number>();
       const worst = this.worstOf(plan);
       for (const [id, byMin] of worst) earlier.set(id, byMin);
@@ -39,6 +54,17 @@ export class TimingMoves {
       if (this.paper.isNoWorse(plan, this.paper.earlier(plan, earlier))) return this.moveOf(plan, earlier);
     }
     return undefined;
+  }
+
+  /** Batches that are not at their ideal moments, and by how many minutes they would go on earlier. */
+  private awayFromIdeal(plan: Decoded): [id: string, byMin: number][] {
+    const ideal = this.ideals?.of(plan);
+    if (!ideal) return [];
+    return this.orders.flatMap((order): [string, number][] => {
+      const earlierMin = ideal.get(order.batch.id);
+      const byMin = earlierMin === undefined ? 0 : earlierMin - shiftOf(plan, order);
+      return Math.abs(byMin) >= NEAR_MIN ? [[order.batch.id, byMin]] : [];
+    });
   }
 
   /** Often what is wrong most: what is late goes on sooner, alone or with others that are; what is held far outside its band at another moment. */

@@ -1,4 +1,4 @@
-import type { Override, Run, RunWish, Scheme } from '../model';
+import { loosely, type Override, type Run, type RunWish, type Scheme } from '../model';
 import { MS_PER_MIN } from '../units';
 import type { Decoded, SearchInput } from './decoded';
 import type { BatchOrder } from './order';
@@ -106,4 +106,21 @@ export function withinPits(override: Override, pits: SearchInput['pits']): Overr
     ...(pitId !== undefined && pitC !== undefined && { pitC: inPit(pitId, pitC) }),
     ...(finish && { finish: { ...finish, pitC: inPit(finish.pitId, finish.pitC) } }),
   };
+}
+
+/** A scheme like another. Where batches were taken out of a plan and put in again last, those; all is placed anew otherwise. */
+export interface Move extends Changeable {
+  takenOut?: ReadonlySet<string>;
+}
+
+/** A move that takes batches out of a plan and puts them in again last, in this order, with these wishes. */
+export function againLast(
+  order: readonly string[],
+  overrides: Record<string, Override>,
+  travel: Move['travel'],
+  again: readonly string[],
+): Move {
+  const takenOut = new Set(again);
+  for (const id of again) if (overrides[id]) overrides[id] = loosely(overrides[id]);
+  return { order: [...order.filter((id) => !takenOut.has(id)), ...again], overrides, travel, takenOut };
 }
