@@ -5,7 +5,9 @@ import { batchOrders, searchInputOf } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import type { Decoded } from '../../src/core/schedule/decoded';
 import { Decoder } from '../../src/core/schedule/decoder';
+import { Ideals } from '../../src/core/schedule/idealMoments';
 import { neighbour } from '../../src/core/schedule/moves';
+import { OnPaper } from '../../src/core/schedule/onPaper';
 import { betterThan } from '../../src/core/schedule/searchDesk';
 import { planInputOf } from '../../src/formats/open';
 import { randomOpenEvent } from '../fixtures/openEvents';
@@ -27,8 +29,9 @@ describe('a plan that is judged beside another', () => {
       const current = free.decode(EMPTY);
       const own = barred.decode(EMPTY);
       const { uniform } = seededRandom(seed);
+      const ideals = new Ideals(new OnPaper(free.judge), orders);
       for (let i = 0; i < MOVES; i++) {
-        const { takenOut, ...changed } = neighbour(current, orders, searchInput, uniform);
+        const { takenOut, ...changed } = neighbour(current, orders, searchInput, uniform, ideals);
         if (!takenOut) continue;
         const keptOf = ({ steps }: Decoded) => new Map(steps.filter(({ id }) => !takenOut.has(id)).map(({ key, placed }) => [key, placed]));
         const whole = free.decodeNear({ ...EMPTY, ...changed }, keptOf(current), REACH_MIN);

@@ -29,14 +29,18 @@ export function idealMoments(plan: Decoded, paper: OnPaper, orders: readonly Bat
   const { confidence } = paper.judge.judgedBy;
   const ideal = new Map<string, number>();
   const servings = new Map<string, Movable[]>();
-  const papers = paper.batchesOf(plan);
+  const papers = new Map(paper.batchesOf(plan));
+  const add = (batch: PaperBatch, leastMin: number, mostMin: number) => {
+    const movable = { ...batch, leastMin, mostMin, byMin: 0 };
+    servings.set(batch.servingId, [...(servings.get(batch.servingId) ?? []), movable]);
+  };
   for (const order of orders) {
     const batch = papers.get(order.batch.id);
-    if (!batch) continue;
-    const mostMin = Math.max(0, Math.floor(order.method.holdMaxMin - batch.heldMin));
-    const movable = { ...batch, leastMin: -shiftOf(plan, order), mostMin, byMin: 0 };
-    servings.set(order.serving.id, [...(servings.get(order.serving.id) ?? []), movable]);
+    papers.delete(order.batch.id);
+    if (batch) add(batch, -shiftOf(plan, order), Math.max(0, Math.floor(order.method.holdMaxMin - batch.heldMin)));
   }
+  // What is pinned is late when it is late.
+  for (const pinned of papers.values()) add(pinned, 0, 0);
   for (const batches of servings.values()) {
     const days = batches[0]!.late.length;
     const serving = new OnDays(batches);

@@ -131,10 +131,17 @@ describe('what a plan is judged by', () => {
     expect(isBetter(base, base)).toBe(false);
   });
 
-  it('asks for risk only below the wished confidence, and then at least a tenth of a minute', () => {
-    expect(judged({ odds: [{ servingId: 'supper', onTimeShare: 0.95, expectedLateMin: 3 }] })[1]).toBe(0);
-    expect(judged({ odds: [{ servingId: 'supper', onTimeShare: 0.5, expectedLateMin: 3 }] })[1]).toBe(3);
-    expect(judged({ odds: [{ servingId: 'supper', onTimeShare: 0.89, expectedLateMin: 0 }] })[1]).toBe(0.1);
+  it('asks for risk only below the wished confidence: minutes late, at least a tenth, and one for each point of odds', () => {
+    const riskAt = (onTimeShare: number, expectedLateMin: number) =>
+      judged({ odds: [{ servingId: 'supper', onTimeShare, expectedLateMin }] })[1];
+    expect(riskAt(0.95, 3)).toBe(0);
+    expect(riskAt(0.5, 3)).toBe(43);
+    expect(riskAt(0.89, 0)).toBe(1.1);
+  });
+
+  it('calls a plan less risky that is late as long on average and less often', () => {
+    const riskAt = (onTimeShare: number) => judged({ odds: [{ servingId: 'supper', onTimeShare, expectedLateMin: 12 }] })[1];
+    expect(riskAt(0.88)).toBeLessThan(riskAt(0.8));
   });
 
   it('takes a batch in two runs for half a piece-hour more', () => {

@@ -2,7 +2,7 @@ import type { Run } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
 import type { Decoded } from './decoded';
 import type { Judge } from './judge';
-import { departuresH, qualityOf, riskOf, steppedQualityH } from './objective';
+import { departuresH, riskOf, steppedQualityH } from './objective';
 import type { BatchOrder } from './order';
 import type { Placed } from './placeBatch';
 import { isLate } from './risk';
