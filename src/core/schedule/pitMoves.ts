@@ -1,7 +1,8 @@
-import type { Override } from '../model';
+import type { Override, Run } from '../model';
 import { pickerOf, shuffled } from '../numerics';
 import { MS_PER_MIN } from '../units';
 import { NEARER } from './batchMoves';
+import type { Decoded } from './decoded';
 import { CHANGE_OVER_MIN } from './heatLedger';
 import type { From } from './moveFrom';
 import { againLast, bears, finishBand, heatsIn, shiftOf, withinPits, type Move } from './wishes';
@@ -30,9 +31,26 @@ export function oneHeat({ current, byId, overrides, uniform }: From): Record<str
   return tuned;
 }
 
+/** Batches that are on a pit at one heat beside a run, and those beside them, with no time between to change it. */
+function sideBySide(current: Decoded, { batchId, pitId, pitC }: Run): string[] {
+  const left = current.runs
+    .filter((run) => run.pitId === pitId && run.pitC === pitC)
+    .map((run) => ({ batchId: run.batchId, fromMs: run.onAtMs, toMs: (run.moveAtMs ?? run.pullLateMs) + CHANGE_OVER_MS }))
+    .sort((a, b) => a.fromMs - b.fromMs);
+  const together: { toMs: number; ids: Set<string> }[] = [];
+  for (const { batchId: id, fromMs, toMs } of left) {
+    const last = together.at(-1);
+    if (last && fromMs < last.toMs) {
+      last.ids.add(id);
+      last.toMs = Math.max(last.toMs, toMs);
+    } else together.push({ toMs, ids: new Set([id]) });
+  }
+  return [...new Set(together.filter(({ ids }) => ids.has(batchId)).flatMap(({ ids }) => [...ids]))];
+}
+
 /**
- * All that is on one pit beside a batch, and what is on beside that, at another heat. It is pulled when it would have been, so it goes
- * on sooner or later; what does not bear that heat goes wherever it fits.
+ * All that is side by side with a batch on one pit at another heat. It is pulled when it would have been, so it goes on sooner or
+ * later; what does not bear that heat goes wherever it fits.
  */
 export function reheated(
   { current, byId, order, overrides, travel, input, uniform }: From,
@@ -42,58 +60,34 @@ export function reheated(
   const pick = pickerOf(uniform);
   const runs = current.runs.filter((run) => run.batchId === first);
   if (runs.length === 0) return undefined;
-  const { pitId, pitC } = pick(runs);
-  const spans = current.runs
-    .filter((run) => run.pitId === pitId && run.pitC === pitC)
-    .map(({ batchId, onAtMs, pullLateMs, moveAtMs }) => ({ batchId, fromMs: onAtMs, toMs: moveAtMs ?? pullLateMs }));
-  const beside = new Set([first]);
-  for (let grown = true; grown;) {
-    grown = false;
-    const inside = spans.filter(({ batchId }) => beside.has(batchId));
-    for (const span of spans)
-      if (
-        !beside.has(span.batchId) &&
-        inside.some((own) => own.fromMs < span.toMs + CHANGE_OVER_MS && span.fromMs < own.toMs + CHANGE_OVER_MS)
-      ) {
-        beside.add(span.batchId);
-        grown = true;
-      }
-  }
-  const out = [...beside].filter((id) => byId.has(id));
-  if (out.length < beside.size || out.length > MOST_REHEATED) return undefined;
-  const own = byId.get(first)!;
-  const heats = new Set(
-    out.flatMap((id) => {
-      const { method } = byId.get(id)!;
-      return [method.pitC, ...method.pitRangeC];
-    }),
-  );
-  const [low, high] = input.pits.find((pit) => pit.id === pitId)!.rangeC;
+  const run = pick(runs);
+  const { pitId, pitC } = run;
+  const out = sideBySide(current, run);
+  if (out.length > MOST_REHEATED || out.some((id) => !byId.has(id))) return undefined;
+  const methodOf = (id: string) => byId.get(id)!.method;
+  const heats = new Set(out.flatMap((id) => [methodOf(id).pitC, ...methodOf(id).pitRangeC]));
+  const { rangeC } = input.pits.find((pit) => pit.id === pitId)!;
   const others = [...heats].filter(
-    (heat) => heat !== pitC && heat >= low && heat <= high && bears(own.method.pitRangeC, heat) && (!hotter || heat > pitC),
+    (heat) => heat !== pitC && bears(rangeC, heat) && bears(methodOf(first).pitRangeC, heat) && (!hotter || heat > pitC),
   );
   if (others.length === 0) return undefined;
   const then = pick(others);
   const isNearer = uniform() < 0.5;
   for (const id of out) {
-    const { finish, ...wish } = overrides[id] ?? {};
-    const moved = byId.get(id)!;
-    if (!bears(moved.method.pitRangeC, then)) {
-      const { pitId: _, pitC: __, ...rest } = wish;
-      overrides[id] = rest;
-      continue;
-    }
-    const shift = shiftOf(current, moved);
-    overrides[id] = {
-      ...wish,
-      pitId,
-      pitC: then,
-      ...(finish && finish.pitId !== pitId && { finish }),
-      earlierMin: isNearer ? Math.round(shift * pick(NEARER)) : shift,
-    };
+    const { pitId: _, pitC: __, finish, ...rest } = overrides[id] ?? {};
+    const shift = shiftOf(current, byId.get(id)!);
+    overrides[id] = bears(methodOf(id).pitRangeC, then)
+      ? {
+          ...rest,
+          pitId,
+          pitC: then,
+          ...(finish && finish.pitId !== pitId && { finish }),
+          earlierMin: isNearer ? Math.round(shift * pick(NEARER)) : shift,
+        }
+      : rest;
   }
-  const longFirst = out.sort((a, b) => shiftOf(current, byId.get(a)!) - shiftOf(current, byId.get(b)!));
-  return againLast(order, overrides, travel, uniform() < 0.5 ? longFirst.reverse() : shuffled(longFirst, uniform));
+  const earliestFirst = [...out].sort((a, b) => shiftOf(current, byId.get(b)!) - shiftOf(current, byId.get(a)!));
+  return againLast(order, overrides, travel, uniform() < 0.5 ? earliestFirst : shuffled(out, uniform));
 }
 
 /** A batch that is nowhere goes into a pit from which is taken what stands in its way there, by its heat or by chance. */
