@@ -99,7 +99,7 @@ export function benchSearch(events: number): void {
   console.log(`\nThe usual search beside one ten times as long, ${events} busy kitchens`);
   const LEVELS = ['broken', 'risk', 'quality', 'people', 'cost'] as const;
   const near = LEVELS.map(() => 0);
-  const told = { usualMs: 0, longMs: 0, found: 0, possible: 0, named: 0, proved: 0, wrong: 0, namingMs: 0 };
+  const told = { asGood: 0, usualMs: 0, longMs: 0, found: 0, possible: 0, named: 0, proved: 0, wrong: 0, namingMs: 0 };
   for (let seed = 1; seed <= events; seed++) {
     const file = nastyKitchen(seed);
     const input = planInputOf(file);
@@ -117,6 +117,11 @@ export function benchSearch(events: number): void {
     if (usual.objective[0] === 0 || long.objective[0] === 0) told.possible++;
     if (usual.objective[0] === 0) told.found++;
     usual.objective.forEach((value, level) => (near[level]! += Number(value <= long.objective[level]! * 1.02 + 1e-9)));
+    // What decides between the two is the first figure that differs.
+    const first = usual.objective.findIndex(
+      (value, level) => Math.abs(value - long.objective[level]!) > 0.02 * long.objective[level]! + 1e-9,
+    );
+    if (first < 0 || usual.objective[first]! < long.objective[first]!) told.asGood++;
     let conflict = '';
     if (usual.objective[0] > 0) {
       const begun = performance.now();
@@ -141,7 +146,7 @@ export function benchSearch(events: number): void {
   }
   console.log(
     LEVELS.map((level, i) => `${level} ${((100 * near[i]!) / events).toFixed(0)} %`).join(', '),
-    `within 2 %; ${(told.usualMs / events / 1000).toFixed(1)} s and ${(told.longMs / events / 1000).toFixed(1)} s a kitchen`,
+    `within 2 %; ${told.asGood} no worse on the first figure that differs by more; ${(told.usualMs / events / 1000).toFixed(1)} s and ${(told.longMs / events / 1000).toFixed(1)} s a kitchen`,
   );
   console.log(
     `planned ${told.found} of ${told.possible} that one of the two can plan; of the others ${told.proved} proved impossible, in ${told.named} a set is named, in ${told.wrong} of them wrongly; naming took ${(told.namingMs / 1000).toFixed(1)} s at most; ${Math.round(process.memoryUsage().rss / 1e6)} MB in all`,
