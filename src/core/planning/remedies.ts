@@ -17,7 +17,7 @@ export interface Remedy {
   onTimeShare: number;
 }
 
-const ITERATIONS = 24;
+const ITERATIONS = 60;
 /** Of so many batches or more a lever is tried near the plan as it stands: a look everywhere would take too long for each. */
 const NEAR_FROM_BATCHES = 13;
 const NEAR_ITERATIONS = 40;
