@@ -11,9 +11,9 @@ interface Movable extends PaperBatch {
   byMin: number;
 }
 
-/** What a serving is late by on one day in all is worth so many piece-hours, at first; then ever more until it is as sure as asked. */
-const FIRST_PRICE_H = 1;
+/** Being late on all days costs so many piece-hours at first, then ever less until a serving would be less sure than asked. */
 const DEAREST_H = 10000;
+const CHEAPEST_H = 1;
 const PRICE_STEP = 0.6;
 /** A batch goes on so much earlier or later at a time. */
 const STEPS_MIN = [60, 15, 5] as const;
@@ -45,7 +45,7 @@ export function idealMoments(plan: Decoded, paper: OnPaper, orders: readonly Bat
     const days = batches[0]!.late.length;
     const serving = new OnDays(batches);
     let best: number[] | undefined;
-    for (let price = DEAREST_H; price > FIRST_PRICE_H; price *= PRICE_STEP) {
+    for (let price = DEAREST_H; price > CHEAPEST_H; price *= PRICE_STEP) {
       serving.settle(price / days);
       const isEnough = (days - serving.lateDays()) / days >= confidence;
       if (best && !isEnough) break;

@@ -139,9 +139,9 @@ export const qualityOf = <R extends Pick<Run, 'batchId'>>(runs: readonly R[], ho
     runs.reduce((sum, run) => sum + hoursOf(run), 0),
   );
 
-/** The same, where it is known by how much they depart in all; with so many runs more. */
-export function steppedQualityH(runs: readonly Pick<Run, 'batchId'>[], departuresInAllH: number, more = 0): number {
-  const splits = runs.length + more - new Set(runs.map((run) => run.batchId)).size;
+/** The same, where it is known by how much they depart in all. */
+export function steppedQualityH(runs: readonly Pick<Run, 'batchId'>[], departuresInAllH: number): number {
+  const splits = runs.length - new Set(runs.map((run) => run.batchId)).size;
   return stepped(departuresInAllH + splits * PER_SPLIT_H, QUALITY_STEP_H);
 }
 

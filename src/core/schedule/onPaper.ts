@@ -14,15 +14,14 @@ export interface PaperBatch {
   servingId: string;
   /** Minutes late, by the day, of its latest run. */
   late: Float64Array;
-  runs: number;
   /** The longest that any of it may be held for. */
   heldMin: number;
   /** Piece-hours by which it departs, were it so many minutes earlier. */
   hoursIf(byMin: number): number;
 }
 
-/** Batches as they would be: so many minutes earlier than they are on a paper of theirs. */
-export type Otherwise = ReadonlyMap<string, { batch: PaperBatch; byMin: number }>;
+/** Batches of a plan and by how many minutes earlier they would be. */
+type Moved = ReadonlyMap<string, { batch: PaperBatch; byMin: number }>;
 
 interface PaperServing {
   id: string;
@@ -79,7 +78,7 @@ export class OnPaper {
   }
 
   /** Batches of a plan so many minutes earlier, otherwise as they are. */
-  earlier(plan: Decoded, byMin: ReadonlyMap<string, number>): Otherwise {
+  earlier(plan: Decoded, byMin: ReadonlyMap<string, number>): Moved {
     const { batches } = this.of(plan);
     return new Map(
       [...byMin].flatMap(([id, minutes]) => {
@@ -90,7 +89,7 @@ export class OnPaper {
   }
 
   /** Whether a plan with some of its batches so would be as sure as it is and its holds as good. */
-  isNoWorse(plan: Decoded, moved: Otherwise): boolean {
+  isNoWorse(plan: Decoded, moved: Moved): boolean {
     const [, riskMin, qualityH] = plan.objective;
     const thenH = this.qualityIf(plan, moved);
     // Odds are the most work: they are not asked for where the holds tell enough.
@@ -100,34 +99,32 @@ export class OnPaper {
   }
 
   /** Minutes late and piece-hours of departure of a plan with some of its batches so, as its objective would have them. */
-  figures(plan: Decoded, moved: Otherwise): { riskMin: number; qualityH: number } {
+  figures(plan: Decoded, moved: Moved): { riskMin: number; qualityH: number } {
     return { riskMin: this.riskMinIf(plan, moved), qualityH: this.qualityIf(plan, moved) };
   }
 
   /** Whether the servings of these batches would be as sure as asked. */
-  isSureIf(plan: Decoded, moved: Otherwise): boolean {
+  isSureIf(plan: Decoded, moved: Moved): boolean {
     return this.touched(plan, moved).every((serving) => this.isServingSureIf(plan, serving, moved));
   }
 
-  private touched(plan: Decoded, moved: Otherwise): PaperServing[] {
+  private touched(plan: Decoded, moved: Moved): PaperServing[] {
     const { servings } = this.of(plan);
     return [...new Set([...moved.values()].map(({ batch }) => batch.servingId))].flatMap((id) => servings.get(id) ?? []);
   }
 
-  qualityIf(plan: Decoded, moved: Otherwise): number {
+  private qualityIf(plan: Decoded, moved: Moved): number {
     const { batches, departuresH: hours } = this.of(plan);
     let then = hours;
-    let more = 0;
     for (const [id, { batch, byMin }] of moved) {
       const now = batches.get(id);
       if (!now) continue;
       then += batch.hoursIf(byMin) - now.hoursIf(0);
-      more += batch.runs - now.runs;
     }
-    return then === hours && more === 0 ? plan.objective[2] : steppedQualityH(plan.runs, then, more);
+    return then === hours ? plan.objective[2] : steppedQualityH(plan.runs, then);
   }
 
-  private isServingSureIf(plan: Decoded, { batches, lateBatches }: PaperServing, moved: Otherwise): boolean {
+  private isServingSureIf(plan: Decoded, { batches, lateBatches }: PaperServing, moved: Moved): boolean {
     const days = lateBatches.length;
     const { confidence } = this.judge.judgedBy;
     const movable = this.of(plan).batches;
@@ -147,7 +144,7 @@ export class OnPaper {
     return true;
   }
 
-  private riskMinIf(plan: Decoded, moved: Otherwise): number {
+  private riskMinIf(plan: Decoded, moved: Moved): number {
     const { searched } = this.judge.odds;
     const movable = this.of(plan).batches;
     const touched = new Map(this.touched(plan, moved).map((serving) => [serving.id, serving]));
@@ -172,7 +169,7 @@ function lateBatchesOf(batches: readonly PaperBatch[]): Int16Array {
   return count;
 }
 
-export function paperOf(judge: Judge, order: BatchOrder, runs: readonly Run[]): PaperBatch {
+function paperOf(judge: Judge, order: BatchOrder, runs: readonly Run[]): PaperBatch {
   const lates = runs.map((run) => judge.odds.searched.latenessOf(run));
   const late = lates.length === 1 ? lates[0]! : lates[0]!.map((_, day) => Math.max(...lates.map((each) => each[day]!)));
   const known = new Map<number, number>();
@@ -185,7 +182,7 @@ export function paperOf(judge: Judge, order: BatchOrder, runs: readonly Run[]): 
     return hours;
   };
   const heldMin = Math.max(...runs.map((run) => (run.carveAtMs - run.pullEarlyMs) / MS_PER_MIN - offPitMin(order)));
-  return { id: order.batch.id, servingId: order.serving.id, runs: runs.length, late, heldMin, hoursIf };
+  return { id: order.batch.id, servingId: order.serving.id, late, heldMin, hoursIf };
 }
 
 const sooner = (run: Run, byMin: number): Run => ({
