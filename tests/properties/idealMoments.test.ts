@@ -22,7 +22,7 @@ const earlyPlan = (seed: number) => {
   const decoder = new Decoder(orders, searchInputOf(input, cache, SHIPPED_PARAMETERS));
   const plan = decoder.decode({ order: [], overrides: allEarlier(orders, EARLY_MIN), seed: 1, iterations: 0 });
   const paper = new OnPaper(decoder.judge);
-  return { orders, plan, paper, ideal: idealMoments(plan, paper, orders) };
+  return { orders, plan, paper, ideal: idealMoments(plan, paper, orders).byMin };
 };
 
 describe('moments that odds and holds would ideally have', () => {
@@ -65,7 +65,7 @@ describe('moments that odds and holds would ideally have', () => {
       // All at their latest: as unsure as a plan may be.
       const latest = new Map(orders.map((order) => [order.batch.id, -shiftOf(plan, order)]));
       const before = paper.figures(plan, paper.earlier(plan, latest));
-      const then = paper.figures(plan, paper.earlier(plan, idealMoments(plan, paper, orders)));
+      const then = paper.figures(plan, paper.earlier(plan, idealMoments(plan, paper, orders).byMin));
       if (before.riskMin === 0) continue;
       expect(then.riskMin, `event ${seed}`).toBeLessThanOrEqual(before.riskMin);
       if (then.riskMin < before.riskMin) surer++;

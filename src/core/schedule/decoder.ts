@@ -27,6 +27,11 @@ const placedBy = ({ batchId, places = [] }: Pin, { batch }: BatchOrder): ManualP
 const partOf = (order: BatchOrder, pieces: readonly Piece[]): BatchOrder =>
   pieces.length === order.batch.pieces.length ? order : { ...order, batch: { ...order.batch, pieces: [...pieces] } };
 
+/** Steps of another plan that stay as they lie there, by key. */
+type Kept = ReadonlyMap<string, Placed>;
+/** Puts a batch, or what of it is not pinned, somewhere. */
+type Placer = (order: BatchOrder, context: PlacementContext) => Placed | undefined;
+
 /**
  * Places batches one after another by a scheme. Between two schemes only the batches after the first
  * difference are placed anew; the ledgers go back to that point. The plan is the same as from scratch
@@ -115,24 +120,31 @@ export class Decoder {
    * they lie there: what else there is goes round them. Such a plan breaks no rule, but a scheme that was decoded
    * from nothing may come to another.
    */
-  decode(scheme: Scheme, known?: Decoded, kept?: ReadonlyMap<string, Placed>): Decoded {
-    return this.decodeTo(scheme, known, kept)!;
+  decode(scheme: Scheme, known?: Decoded, kept?: Kept): Decoded {
+    return this.decodeTo(scheme, { known, kept })!;
   }
 
   /**
    * The same, every batch that is not kept whole and within so many minutes of its wish; nothing when one of them cannot be,
    * or when the plan is worse than `bar`.
    */
-  decodeNear(scheme: Scheme, kept: ReadonlyMap<string, Placed>, reachMin: number, bar?: Decoded): Decoded | undefined {
-    return this.decodeTo(scheme, undefined, kept, reachMin, bar);
+  decodeNear(scheme: Scheme, kept: Kept, reachMin: number, bar?: Decoded): Decoded | undefined {
+    return this.decodeTo(scheme, { kept, reachMin, bar });
+  }
+
+  /** The same, every batch that is not kept or pinned where `placer` puts it; nothing when it does not. */
+  decodeBy(scheme: Scheme, kept: Kept, placer: Placer): Decoded | undefined {
+    return this.decodeTo(scheme, { kept, placer });
+  }
+
+  /** Asks something of the ledgers as they are, leaving them so. */
+  ask<T>(question: (context: PlacementContext) => T): T {
+    return question(this.context);
   }
 
   private decodeTo(
     scheme: Scheme,
-    known?: Decoded,
-    kept?: ReadonlyMap<string, Placed>,
-    reachMin?: number,
-    bar?: Decoded,
+    { known, kept, reachMin, bar, placer }: { known?: Decoded; kept?: Kept; reachMin?: number; bar?: Decoded; placer?: Placer },
   ): Decoded | undefined {
     const keys = this.sequence(scheme);
     const travel = JSON.stringify(scheme.travel ?? {});
@@ -161,8 +173,13 @@ export class Decoder {
       const before = known?.steps[i];
       const again = before && before.key === key && before.override === override ? before.placed : kept?.get(key);
       if (!again) known = undefined;
-      const pure = reachMin === undefined && (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
-      const placed = again ? this.replace(again) : this.place(key, scheme, reachMin);
+      const isFree = reachMin === undefined && placer === undefined;
+      const pure = isFree && (this.steps.at(-1)?.pure ?? true) && (again === undefined || Boolean(known?.steps[i]!.pure));
+      const placed = again ? this.replace(again) : this.place(key, scheme, reachMin, placer);
+      if (!placed) {
+        rollBack(this.context, this.marks.pop()!);
+        return undefined;
+      }
       this.steps.push({ key, id: batchOf(key), override, placed, pure });
       if (reachMin !== undefined && !again && placed.left.length > 0) return undefined;
     }
@@ -180,9 +197,10 @@ export class Decoder {
     this.decode(decoded.scheme, decoded);
   }
 
-  private place(key: string, scheme: Scheme, reachMin?: number): Placed {
+  private place(key: string, scheme: Scheme, reachMin?: number, placer?: Placer): Placed | undefined {
     const pinned = this.pinned.get(key);
     if (pinned) return forcePlace(pinned.order, this.context, pinned.pin);
+    if (placer) return placer(this.free.get(key)!, this.context);
     const override = scheme.overrides[key];
     const held = [...this.pinned.values()].filter((each) => each.order.batch.id === key).length;
     // A pinned run is one of the runs the batch was to be split into.

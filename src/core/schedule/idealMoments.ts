@@ -1,38 +1,35 @@
 import type { Decoded } from './decoded';
-import type { OnPaper, PaperBatch } from './onPaper';
+import { OnDays, type Movable } from './onDays';
+import type { OnPaper, PaperBatch, Prices } from './onPaper';
 import type { BatchOrder } from './order';
-import { isLate } from './risk';
 import { shiftOf } from './wishes';
-
-/** A batch that goes on so much earlier, as early as its holds allow and as late as it may be. */
-interface Movable extends PaperBatch {
-  leastMin: number;
-  mostMin: number;
-  byMin: number;
-}
 
 /** Being late on all days costs so many piece-hours at first, then ever less until a serving would be less sure than asked. */
 const DEAREST_H = 10000;
 const CHEAPEST_H = 1;
 const PRICE_STEP = 0.6;
-/** A batch goes on so much earlier or later at a time. */
-const STEPS_MIN = [60, 15, 5] as const;
-const ROUNDS = 6;
-/** Minutes late count beside days, so that what is late every day knows which way to go. */
-const PER_MINUTE_LATE = 1e-3;
+
+export interface Ideal {
+  /** By how many minutes each batch would go on earlier than it does. */
+  byMin: ReadonlyMap<string, number>;
+  /** What a late day then costs. */
+  prices: Prices;
+}
 
 /**
- * By how many minutes each batch would go on earlier than it does, were there room and hands for all whenever they are wished: each
- * serving as sure as asked, its holds as good as they then can be. A minute earlier is bought where it costs the least.
+ * When each batch would go on, were there room and hands for all whenever they are wished: each serving as sure as asked, its holds
+ * as good as they then can be. A minute earlier is bought where it costs the least; what is then left over is spent on holds.
  */
-export function idealMoments(plan: Decoded, paper: OnPaper, orders: readonly BatchOrder[]): Map<string, number> {
+export function idealMoments(plan: Decoded, paper: OnPaper, orders: readonly BatchOrder[]): Ideal {
   const { confidence } = paper.judge.judgedBy;
-  const ideal = new Map<string, number>();
+  const byMin = new Map<string, number>();
+  const prices = new Map<string, number>();
   const servings = new Map<string, Movable[]>();
   const papers = new Map(paper.batchesOf(plan));
   const add = (batch: PaperBatch, leastMin: number, mostMin: number) => {
-    const movable = { ...batch, leastMin, mostMin, byMin: 0 };
-    servings.set(batch.servingId, [...(servings.get(batch.servingId) ?? []), movable]);
+    const own = servings.get(batch.servingId) ?? [];
+    servings.set(batch.servingId, own);
+    own.push({ ...batch, leastMin, mostMin });
   };
   for (const order of orders) {
     const batch = papers.get(order.batch.id);
@@ -41,98 +38,26 @@ export function idealMoments(plan: Decoded, paper: OnPaper, orders: readonly Bat
   }
   // What is pinned is late when it is late.
   for (const pinned of papers.values()) add(pinned, 0, 0);
-  for (const batches of servings.values()) {
-    const days = batches[0]!.late.length;
+  for (const [servingId, batches] of servings) {
     const serving = new OnDays(batches);
-    let best: number[] | undefined;
+    const isEnough = () => serving.inTimeShare >= confidence;
+    let best = serving.byMin;
     for (let price = DEAREST_H; price > CHEAPEST_H; price *= PRICE_STEP) {
-      serving.settle(price / days);
-      const isEnough = (days - serving.lateDays()) / days >= confidence;
-      if (best && !isEnough) break;
-      best = batches.map(({ byMin }) => byMin);
-      // As sure as it can be, and still not sure.
-      if (!isEnough) break;
-    }
-    batches.forEach(({ id, byMin }, i) => ideal.set(id, best?.[i] ?? byMin));
-  }
-  return ideal;
-}
-
-const sorted = new WeakMap<Float64Array, Int32Array>();
-
-/** Days, the latest first. */
-function latestFirst(late: Float64Array): Int32Array {
-  let found = sorted.get(late);
-  if (!found) sorted.set(late, (found = Int32Array.from(late.keys()).sort((a, b) => late[b]! - late[a]!)));
-  return found;
-}
-
-/** The batches of a serving on the days that plans are tried on. */
-class OnDays {
-  /** How many batches are late that day. */
-  private readonly count: Int16Array;
-  /** Each batch's days, the latest first. */
-  private readonly latestFirst: ReadonlyMap<Movable, Int32Array>;
-
-  constructor(private readonly batches: readonly Movable[]) {
-    this.count = new Int16Array(batches[0]!.late.length);
-    for (const { late, byMin } of batches) late.forEach((minutes, day) => (this.count[day]! += Number(isLate(minutes - byMin))));
-    this.latestFirst = new Map(batches.map((batch) => [batch, latestFirst(batch.late)]));
-  }
-
-  lateDays(): number {
-    let days = 0;
-    for (const count of this.count) if (count > 0) days++;
-    return days;
-  }
-
-  /** Moves one batch after another where holds and late days, at so many piece-hours each, cost the least. */
-  settle(priceH: number): void {
-    for (let round = 0; round < ROUNDS; round++) {
-      let moved = false;
-      for (const batch of this.batches) {
-        const to = this.cheapest(batch, priceH);
-        if (to === batch.byMin) continue;
-        const { late, byMin } = batch;
-        for (let day = 0; day < late.length; day++)
-          this.count[day]! += Number(isLate(late[day]! - to)) - Number(isLate(late[day]! - byMin));
-        batch.byMin = to;
-        moved = true;
+      const priceH = price / batches[0]!.late.length;
+      serving.settle(priceH);
+      const isFirst = price === DEAREST_H;
+      if (isFirst || isEnough()) {
+        best = serving.byMin;
+        prices.set(servingId, priceH);
       }
-      if (!moved) return;
+      // As sure as it can be, and still not sure; or no longer sure.
+      if (!isEnough()) break;
     }
+    serving.moveAll(best);
+    if (isEnough()) serving.trim(confidence);
+    serving.byMin.forEach((minutes, i) => byMin.set(batches[i]!.id, minutes));
   }
-
-  /** Where one batch would go on, all others staying. */
-  private cheapest(batch: Movable, priceH: number): number {
-    const { late, byMin, leastMin, mostMin } = batch;
-    const days = this.latestFirst.get(batch)!;
-    // Minutes late of all days, and of those on which no other batch is late, the latest first.
-    const alone: number[] = [];
-    for (const day of days) if (this.count[day]! - Number(isLate(late[day]! - byMin)) === 0) alone.push(late[day]!);
-    const costOf = (toMin: number) => {
-      let minutes = 0;
-      for (const day of days) {
-        const then = late[day]! - toMin;
-        if (!isLate(then)) break;
-        minutes += then;
-      }
-      let lateAlone = 0;
-      while (lateAlone < alone.length && isLate(alone[lateAlone]! - toMin)) lateAlone++;
-      return batch.hoursIf(toMin) + priceH * (lateAlone + minutes * PER_MINUTE_LATE);
-    };
-    let at = byMin;
-    let least = costOf(at);
-    for (const step of STEPS_MIN)
-      for (const way of [-step, step])
-        for (;;) {
-          const to = Math.min(mostMin, Math.max(leastMin, at + way));
-          const cost = to === at ? Infinity : costOf(to);
-          if (cost >= least - 1e-9) break;
-          [at, least] = [to, cost];
-        }
-    return at;
-  }
+  return { byMin, prices };
 }
 
 /** So many other plans, or so many questions, before they are reckoned anew. */
@@ -145,18 +70,31 @@ export class Ideals {
   private plans = 0;
   private questions = 0;
   private earlierMin: ReadonlyMap<string, number> = new Map();
+  private prices: Prices = new Map();
 
   constructor(
     private readonly paper: OnPaper,
     private readonly orders: readonly BatchOrder[],
   ) {}
 
+  /** What a late day costs. */
+  pricesOf(plan: Decoded): Prices {
+    this.of(plan);
+    return this.prices;
+  }
+
+  /** The ideal of one plan alone. */
+  just(plan: Decoded): Ideal {
+    return idealMoments(plan, this.paper, this.orders);
+  }
+
   /** Minutes before its latest start, by batch. */
   of(plan: Decoded): ReadonlyMap<string, number> {
     if (plan !== this.plan) this.plans++;
     this.questions++;
     if (!this.plan || this.plans > KEPT_FOR_PLANS || this.questions > KEPT_FOR_QUESTIONS) {
-      const ideal = idealMoments(plan, this.paper, this.orders);
+      const { byMin: ideal, prices } = this.just(plan);
+      this.prices = prices;
       this.earlierMin = new Map(
         this.orders.flatMap((order) => {
           const byMin = ideal.get(order.batch.id);

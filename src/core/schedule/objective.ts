@@ -19,7 +19,7 @@ const MINUTES_PER_DEGREE_C = 6;
 /** Nobody tastes less than this; what is equal to within it is decided by sleep, then by cost. */
 const QUALITY_STEP_H = 0.5;
 /** A batch in one run more than need be is one more thing to keep in mind. */
-const PER_SPLIT_H = 0.5;
+export const PER_SPLIT_H = 0.5;
 const RISK_STEP_MIN = 0.1;
 /** A point of odds below what is wished counts as much as so many minutes late. */
 const MINUTES_PER_POINT = 1;

@@ -1,8 +1,8 @@
 import type { Run } from '../model';
 import { addMinutes, MS_PER_MIN } from '../units';
-import type { Decoded } from './decoded';
+import type { Decoded, Step } from './decoded';
 import type { Judge } from './judge';
-import { departuresH, riskOf, steppedQualityH } from './objective';
+import { departuresH, PER_SPLIT_H, riskOf, steppedQualityH } from './objective';
 import type { BatchOrder } from './order';
 import type { Placed } from './placeBatch';
 import { isLate } from './risk';
@@ -12,13 +12,20 @@ import { offPitMin } from './window';
 export interface PaperBatch {
   id: string;
   servingId: string;
-  /** Minutes late, by the day, of its latest run. */
+  /** Minutes late, by the day, of its latest run; the days on which it is late, and its minutes on all of them. */
   late: Float64Array;
+  lateDays: Int32Array;
+  lateMin: number;
   /** The longest that any of it may be held for. */
   heldMin: number;
   /** Piece-hours by which it departs, were it so many minutes earlier. */
   hoursIf(byMin: number): number;
 }
+
+/** What a day costs on which a serving is late, in piece-hours of departure, by serving. */
+export type Prices = ReadonlyMap<string, number>;
+/** Minutes late count beside days, so that what is late every day knows which way to go. */
+export const DAYS_A_MINUTE = 1e-3;
 
 /** Batches of a plan and by how many minutes earlier they would be. */
 type Moved = ReadonlyMap<string, { batch: PaperBatch; byMin: number }>;
@@ -47,6 +54,11 @@ export class OnPaper {
 
   constructor(readonly judge: Judge) {}
 
+  /** So many days plans are tried on. */
+  get days(): number {
+    return this.judge.odds.searched.dayCount;
+  }
+
   /** What may be moved of a plan, by batch: of one that is pinned in part, the rest. */
   batchesOf(plan: Decoded): ReadonlyMap<string, PaperBatch> {
     return this.of(plan).batches;
@@ -71,7 +83,8 @@ export class OnPaper {
     return this.known;
   }
 
-  private paperOf(id: string, placed: Placed): PaperBatch {
+  /** One batch as it lies. */
+  paperOf(id: string, placed: Placed): PaperBatch {
     let found = this.papers.get(placed);
     if (!found) this.papers.set(placed, (found = paperOf(this.judge, this.judge.orders.get(id)!, placed.runs)));
     return found;
@@ -106,6 +119,28 @@ export class OnPaper {
   /** Whether the servings of these batches would be as sure as asked. */
   isSureIf(plan: Decoded, moved: Moved): boolean {
     return this.touched(plan, moved).every((serving) => this.isServingSureIf(plan, serving, moved));
+  }
+
+  /** Piece-hours of departure, of splits and of late days at these prices, of all that lies: what a plan or a part of one costs. */
+  costH(steps: readonly Step[], prices: Prices): number {
+    let costH = 0;
+    let splits = 0;
+    const lateDays = new Map<string, Uint8Array>();
+    for (const { id, placed } of steps) {
+      if (placed.runs.length === 0) continue;
+      const batch = this.paperOf(id, placed);
+      const priceH = prices.get(batch.servingId) ?? 0;
+      splits += placed.runs.length - 1;
+      costH += batch.hoursIf(0) + priceH * DAYS_A_MINUTE * batch.lateMin;
+      let days = lateDays.get(batch.servingId);
+      if (!days) lateDays.set(batch.servingId, (days = new Uint8Array(batch.late.length)));
+      for (const day of batch.lateDays) {
+        if (days[day] === 1) continue;
+        days[day] = 1;
+        costH += priceH;
+      }
+    }
+    return costH + PER_SPLIT_H * splits;
   }
 
   private touched(plan: Decoded, moved: Moved): PaperServing[] {
@@ -165,7 +200,7 @@ export class OnPaper {
 
 function lateBatchesOf(batches: readonly PaperBatch[]): Int16Array {
   const count = new Int16Array(batches[0]!.late.length);
-  for (const { late } of batches) for (let day = 0; day < count.length; day++) if (isLate(late[day]!)) count[day]!++;
+  for (const { lateDays } of batches) for (const day of lateDays) count[day]!++;
   return count;
 }
 
@@ -182,7 +217,16 @@ function paperOf(judge: Judge, order: BatchOrder, runs: readonly Run[]): PaperBa
     return hours;
   };
   const heldMin = Math.max(...runs.map((run) => (run.carveAtMs - run.pullEarlyMs) / MS_PER_MIN - offPitMin(order)));
-  return { id: order.batch.id, servingId: order.serving.id, late, heldMin, hoursIf };
+  const lateDays = Int32Array.from(late.keys()).filter((day) => isLate(late[day]!));
+  return {
+    id: order.batch.id,
+    servingId: order.serving.id,
+    late,
+    lateDays,
+    lateMin: lateDays.reduce((sum, day) => sum + late[day]!, 0),
+    heldMin,
+    hoursIf,
+  };
 }
 
 const sooner = (run: Run, byMin: number): Run => ({

@@ -32,7 +32,7 @@ export function oneHeat({ current, byId, overrides, uniform }: From): Record<str
 }
 
 /** Batches that are on a pit at one heat beside a run, and those beside them, with no time between to change it. */
-function sideBySide(current: Decoded, { batchId, pitId, pitC }: Run): string[] {
+export function sideBySide(current: Decoded, { batchId, pitId, pitC }: Run): string[] {
   const left = current.runs
     .filter((run) => run.pitId === pitId && run.pitC === pitC)
     .map((run) => ({ batchId: run.batchId, fromMs: run.onAtMs, toMs: (run.moveAtMs ?? run.pullLateMs) + CHANGE_OVER_MS }))

@@ -1,5 +1,5 @@
 import type { Override, Pit, PlanProblem, Run, RunWish } from '../model';
-import { tryAlternative, type Trial, type Claims } from './trial';
+import { Shut, tryAlternative, type Trial, type Claims } from './trial';
 import { slackMin } from './holding';
 import { timingOf } from './timing';
 import { idealShiftMin } from './holdQuality';
@@ -20,13 +20,17 @@ const SHIFT_STEP_MIN = 15;
 /** Near its wish a batch goes one of so many ways or not. */
 const NEAREST = 8;
 
+/** The pieces of a batch, the heavy ones first. */
+export const piecesOf = ({ batch, cut }: BatchOrder): Footprint[] =>
+  batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
+
 /**
  * Places one batch where its choice says, moving as little from there as it must; whoever stays out is reported. Within
  * `reachMin`, it goes there whole or stays out.
  */
 export function placeBatch(order: BatchOrder, context: PlacementContext, override: Override = {}, reachMin = Infinity): Placed {
   const { batch, cut, method } = order;
-  const pieces = batch.pieces.map((piece) => footprintOf(cut, batch.id, piece)).sort((a, b) => b.kg - a.kg);
+  const pieces = piecesOf(order);
   const suitable = suitablePits(cut, method, context.pits, pieces, context.limits.bareMeatPit);
   const nothing = (problem: PlanProblem): Placed => ({ runs: [], claims: [], left: pieces, problems: [problem] });
   if (suitable.problem) return nothing({ ...suitable.problem, batchId: batch.id, pieces: pieces.length });
@@ -177,9 +181,7 @@ function placeTogether(
 ): Placed | { somewhere: boolean } {
   let firstRefusal: Trial | undefined;
   let somewhere = false;
-  const shut = new Map<Alternative, [fromMin: number, toMin: number][]>();
-  const isShut = (alternative: Alternative, shiftMin: number) =>
-    shut.get(alternative)?.some(([fromMin, toMin]) => fromMin <= shiftMin && shiftMin <= toMin) ?? false;
+  const shut = new Shut();
   for (const shiftMin of shifts) {
     let some = false;
     const mostOn = new Map<string, number>();
@@ -191,11 +193,11 @@ function placeTogether(
       const claims: Claims[] = [];
       let left = pieces;
       for (const alternative of alternatives) {
-        if (left === pieces && isShut(alternative, shiftMin)) continue;
+        if (left === pieces && shut.has(alternative, shiftMin)) continue;
         const before = mark(context);
         const trial = tryAlternative(order, context, alternative, left, { shiftMin, carveLaterMin: 0 });
         if (trial.refusal) firstRefusal ??= trial;
-        if (trial.shut && left === pieces) shut.set(alternative, [...(shut.get(alternative) ?? []), trial.shut]);
+        if (left === pieces) shut.note(alternative, trial);
         if (!trial.run) continue;
         some = true;
         mostOn.set(alternative.pit.id, Math.max(mostOn.get(alternative.pit.id) ?? 0, trial.taken.length));

@@ -47,7 +47,7 @@ export class Days {
   /** Days of another `seed` are other days. */
   constructor(
     private readonly of: DaysOf,
-    private readonly days = SEARCH_DAYS,
+    readonly count = SEARCH_DAYS,
     private readonly seed = '',
   ) {
     const { freedom, scale } = of.law;
@@ -64,8 +64,8 @@ export class Days {
   /** A Latin hypercube: each luck takes every one of its equally likely values on one day, in an order of its own. */
   private normals(name: string): Float64Array {
     const random = seededRandom(hash(`${this.seed}${name}`));
-    const values = Float64Array.from(evenNormals(this.days));
-    for (let i = this.days - 1; i > 0; i--) {
+    const values = Float64Array.from(evenNormals(this.count));
+    for (let i = this.count - 1; i > 0; i--) {
       const j = Math.floor(random.uniform() * (i + 1));
       [values[i], values[j]] = [values[j]!, values[i]!];
     }
@@ -108,14 +108,14 @@ export class Days {
     const key = `${run.batchId}|${run.pitId}|${available}|${run.pulls.map((pull) => `${pull.pieceId}:${pull.medianMs - run.onAtMs}`).join()}`;
     const known = this.runs.get(key);
     if (known) return known;
-    if (this.runs.size * this.days > MOST_KEPT) this.runs.clear();
-    const late = new Float64Array(this.days).fill(-Infinity);
+    if (this.runs.size * this.count > MOST_KEPT) this.runs.clear();
+    const late = new Float64Array(this.count).fill(-Infinity);
     const shared = this.sharedBy(this.of.modelCutOf(run.batchId), run.pitId);
     const { ownLogSd } = this.of.law.cook;
     for (const pull of run.pulls) {
       const own = this.luckOf(`${run.batchId}/${pull.pieceId}`);
       const medianMin = (pull.medianMs - run.onAtMs) / MS_PER_MIN;
-      for (let day = 0; day < this.days; day++) {
+      for (let day = 0; day < this.count; day++) {
         const minutes = medianMin * Math.exp(shared[day]! + ownLogSd * this.width[day]! * own[day]!) - available;
         if (minutes > late[day]!) late[day] = minutes;
       }
@@ -129,7 +129,7 @@ export class Days {
     const available = (deadlineMs - run.onAtMs) / MS_PER_MIN;
     let late = 0;
     for (const minutes of this.lateness(run, available)) if (minutes > LATE_FROM_MIN) late++;
-    return late / this.days;
+    return late / this.count;
   }
 
   /** The joint chance that everything of a serving is rested by its carving, and the mean minutes it is late. */
@@ -140,9 +140,9 @@ export class Days {
 
   /** The same of latenesses, each were it so many minutes earlier. */
   jointly(each: readonly { late: Float64Array; earlierMin: number }[]): Omit<ServingOdds, 'servingId'> {
-    const latest = new Float64Array(this.days).fill(-Infinity);
+    const latest = new Float64Array(this.count).fill(-Infinity);
     for (const { late, earlierMin } of each)
-      for (let day = 0; day < this.days; day++) {
+      for (let day = 0; day < this.count; day++) {
         const minutes = late[day]! - earlierMin;
         if (minutes > latest[day]!) latest[day] = minutes;
       }
@@ -152,7 +152,7 @@ export class Days {
       if (minutes <= LATE_FROM_MIN) inTime++;
       else sum += minutes;
     }
-    return { onTimeShare: inTime / this.days, expectedLateMin: sum / this.days };
+    return { onTimeShare: inTime / this.count, expectedLateMin: sum / this.count };
   }
 }
 

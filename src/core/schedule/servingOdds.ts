@@ -24,6 +24,10 @@ export class OddsOn {
     this.servingIds = [...new Set([...orders.values()].map((order) => order.serving.id))];
   }
 
+  get dayCount(): number {
+    return this.days.count;
+  }
+
   /** The joint odds of each serving. */
   of(runs: readonly Run[]): ServingOdds[] {
     return this.servingIds.map((servingId) => {

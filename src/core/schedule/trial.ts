@@ -34,6 +34,19 @@ export interface Trial {
   shut?: [fromMin: number, toMin: number];
 }
 
+/** Starts at which it is known that an option is refused. */
+export class Shut {
+  private readonly spans = new Map<Alternative, [fromMin: number, toMin: number][]>();
+
+  note(alternative: Alternative, { shut }: Trial): void {
+    if (shut) this.spans.set(alternative, [...(this.spans.get(alternative) ?? []), shut]);
+  }
+
+  has(alternative: Alternative, shiftMin: number): boolean {
+    return this.spans.get(alternative)?.some(([fromMin, toMin]) => fromMin <= shiftMin && shiftMin <= toMin) ?? false;
+  }
+}
+
 /** When, against its serving: so many minutes before the latest start, carved so long after carving begins. */
 export interface StartShift {
   shiftMin: number;
