@@ -26,7 +26,7 @@ import { rulesOf } from './travelOf';
 import { waitingWork } from './waitingWork';
 
 /** Schemes tried for an event that has none of its own yet. */
-const QUICK_ITERATIONS = 100;
+const QUICK_ITERATIONS = 200;
 
 /** The plan an event's own scheme stands for; one found quickly when it has none. */
 export function buildPlan(
