@@ -1,7 +1,7 @@
 import type { Override } from '../model';
 import { pickerOf } from '../numerics';
 import { addMinutes } from '../units';
-import type { Decoded } from './decoded';
+import type { Decoded, Step } from './decoded';
 import type { Ideals } from './idealMoments';
 import { Insertion } from './insertion';
 import { fromOf, type From } from './moveFrom';
@@ -44,18 +44,14 @@ export class Reinsertion {
 
   /** The plan at hand with some batches put in again; nothing where that would cost more than it does and `slackH` piece-hours. */
   from(current: Decoded, slackH: number): Decoded | undefined {
-    const { desk, paper, uniform } = this;
+    const { desk, uniform } = this;
     const pick = pickerOf(uniform);
     const from = fromOf(current, desk.free, desk.input, uniform, this.ideals);
     const out = this.takenOut(from);
     if (!out) return undefined;
     const ids = new Set(out.ids);
-    const isOut = ({ id, key }: { id: string; key: string }) => ids.has(id) && id === key;
-    const kept = current.steps.filter((step) => !isOut(step));
-    const prices = this.ideals.pricesOf(current);
-    const hasNowhere = current.steps.some((step) => isOut(step) && step.placed.left.length > 0);
-    const budgetH = hasNowhere ? Infinity : slackH + paper.costH(current.steps, prices) - paper.costH(kept, prices);
-    const insertion = new Insertion(this.ways, paper, { kept, prices, budgetH, noiseH: pick(NOISE_H) });
+    const { kept, prices, costH } = this.without(current, ids);
+    const insertion = new Insertion(this.ways, this.paper, { kept, prices, budgetH: slackH + costH, noiseH: pick(NOISE_H) });
     const parts = new Map(out.ids.map((id) => [id, this.partsOf(from, id)]));
     const overrides = { ...current.scheme.overrides };
     for (const [id, count] of parts) {
@@ -73,6 +69,16 @@ export class Reinsertion {
     });
   }
 
+  /** What stays of a plan without some batches (what is pinned of them does), and what they cost in it: without end where something of them is nowhere. */
+  private without(current: Decoded, ids: ReadonlySet<string>) {
+    const isOut = ({ id, key }: Step) => ids.has(id) && id === key;
+    const kept = current.steps.filter((step) => !isOut(step));
+    const prices = this.ideals.pricesOf(current);
+    const isNowhere = current.steps.some((step) => isOut(step) && step.placed.left.length > 0);
+    const costH = isNowhere ? Infinity : this.paper.costH(current.steps, prices) - this.paper.costH(kept, prices);
+    return { kept, prices, costH };
+  }
+
   private takenOut(from: From): TakenOut | undefined {
     const { order, troubled, atRisk, departing, uniform } = from;
     const worst = [troubled, atRisk, departing].find((list) => list.length > 0) ?? [];
@@ -87,14 +93,9 @@ export class Reinsertion {
 
   /** A way that would cost a batch less than its own, if only it could be had. */
   private desiredBy({ current, byId, uniform }: From, id: string): Desired | undefined {
-    const { paper } = this;
     const order = byId.get(id)!;
-    const prices = this.ideals.pricesOf(current);
-    const isOwn = (step: { id: string; key: string }) => step.id === id && step.key === id;
-    const kept = current.steps.filter((step) => !isOwn(step));
-    const isNowhere = current.steps.some((step) => isOwn(step) && step.placed.left.length > 0);
-    const nowH = isNowhere ? Infinity : paper.costH(current.steps, prices) - paper.costH(kept, prices);
-    const alone = new Insertion(this.ways, paper, { kept, prices, budgetH: nowH, noiseH: 0 });
+    const { kept, prices, costH: nowH } = this.without(current, new Set([id]));
+    const alone = new Insertion(this.ways, this.paper, { kept, prices, budgetH: nowH, noiseH: 0 });
     const cheaper = this.desk.decoder
       .ask((context) => alone.candidates(order, context, piecesOf(order)))
       .filter(({ costH }) => costH < nowH - CHEAPER_H);

@@ -19,7 +19,7 @@ const GRID_MIN = 15;
 const NEAR_CHEAPEST = [0, -1, 1, -2, 2, -4, 4] as const;
 
 /** One way to cook some pieces on paper, by the quarter hour before its latest start. */
-interface OnPaper {
+interface PaperWay {
   /** The days on which they are late at the latest start, and by how much, the latest first. */
   days: Int32Array;
   lateMin: Float64Array;
@@ -52,7 +52,7 @@ const isWished = ({ pitId, pitC, finish }: WishedWay, way: Alternative): boolean
  * a rack it then lies in.
  */
 export class Ways {
-  private readonly known = new WeakMap<BatchOrder, Map<string, OnPaper | undefined>>();
+  private readonly known = new WeakMap<BatchOrder, Map<string, PaperWay | undefined>>();
   private readonly pits = new WeakMap<BatchOrder, ReturnType<typeof suitablePits>['pits']>();
   private costs = new Float64Array(0);
 
@@ -103,7 +103,7 @@ export class Ways {
     alternative: Alternative,
     context: PlacementContext,
     pieces: readonly Footprint[],
-  ): OnPaper | undefined {
+  ): PaperWay | undefined {
     let own = this.known.get(order);
     if (!own) this.known.set(order, (own = new Map()));
     const { pit, pitC, finish, leavesAtMs, stand } = alternative;
@@ -118,7 +118,7 @@ export class Ways {
     alternative: Alternative,
     context: PlacementContext,
     pieces: readonly Footprint[],
-  ): OnPaper | undefined {
+  ): PaperWay | undefined {
     const forecast = alternative.forecast();
     const timing = timingOf(order, alternative, pieces);
     const slack = slackMin(order, alternative, context, pieces);
@@ -152,7 +152,7 @@ export class Ways {
   }
 
   /** What each start costs: departures, and the days on which nothing else of the serving would be late. */
-  private costsOf({ days, lateMin, hours }: OnPaper, lateBatches: Int16Array, priceH: number): Float64Array {
+  private costsOf({ days, lateMin, hours }: PaperWay, lateBatches: Int16Array, priceH: number): Float64Array {
     const starts = hours.length;
     if (this.costs.length < starts) this.costs = new Float64Array(2 * starts);
     const { costs } = this;
