@@ -14,20 +14,32 @@ async function ownRacks(page: Page, name: string): Promise<void> {
   await expect(keeps(page)).toHaveText(WELL);
 }
 
+/** How far something goes along one axis until it lies on a third of what is shorter, px; 0 where it does already. */
+function towards(from: number, length: number, onto: number, ontoLength: number): number {
+  const lap = Math.min(length, ontoLength) / 3;
+  if (from + length < onto + lap) return onto + lap - from - length;
+  if (from > onto + ontoLength - lap) return onto + ontoLength - lap - from;
+  return 0;
+}
+
 test('a rack is laid by hand, breaks the gap, says why, is undone, laid by keyboard and arranged again', async ({ page }) => {
   await ownRacks(page, 'Laid by hand');
   const pieces = page.getByRole('button', { name: /^[A-Z]+\d+, (briskets?|pork butts?),/ });
   await expect(pieces.first()).toBeVisible();
-  // The smaller of two on one rack, onto where the larger begins: whatever the plan laid there, it hangs over no edge.
+  // Whatever the plan laid there: of two on one rack, one goes just so far towards the other that it lies on a third of it. Between two
+  // places that are on the rack it hangs over no edge.
   const racks = await pieces.evaluateAll((all) => all.map((piece) => [...document.querySelectorAll('svg')].indexOf(piece.closest('svg')!)));
   const [first, other] = racks.flatMap((rack, i) => racks.flatMap((each, k) => (k > i && each === rack ? [[i, k] as const] : [])))[0]!;
-  const boxes = [(await pieces.nth(first).boundingBox())!, (await pieces.nth(other).boundingBox())!];
-  const [from, onto] = boxes.sort((x, y) => x.width * x.height - y.width * y.height) as [(typeof boxes)[0], (typeof boxes)[0]];
+  await pieces.nth(first).scrollIntoViewIfNeeded();
+  const [from, onto] = [(await pieces.nth(first).boundingBox())!, (await pieces.nth(other).boundingBox())!];
+  const across = towards(from.x, from.width, onto.x, onto.width);
+  const down = towards(from.y, from.height, onto.y, onto.height);
 
   // Onto its neighbour: said while it is dragged, and still once it lies there.
-  await page.mouse.move(from.x + from.width / 2, from.y + 6);
+  const held = { x: from.x + from.width / 2, y: from.y + from.height / 2 };
+  await page.mouse.move(held.x, held.y);
   await page.mouse.down();
-  await page.mouse.move(onto.x + from.width / 2 + 2, onto.y + 8, { steps: 8 });
+  await page.mouse.move(held.x + across, held.y + down, { steps: 8 });
   await expect(keeps(page)).toHaveText(/lie on each other|is .* from .*: the air gap is/);
   await page.mouse.up();
   await expect(keeps(page)).toHaveText(/lie on each other|is .* from .*: the air gap is/);
