@@ -26,6 +26,8 @@ const RETIMED_LATE = 2;
 /** So often a move may make departures a little worse, by such a share of them at first and ever less: the way to a better plan leads over worse ones. */
 const WORSE_SHARE = 0.8;
 const WORSE_BY = 0.06;
+/** Where a serving is less sure than asked, by so many minutes of risk at first: one may have to be surer before another can. */
+const RISKIER_BY_MIN = 3;
 /** By so many piece-hours, late days priced, a plan must be cheaper to be worth a look at its ideal moments. */
 const CHEAPER_H = 0.25;
 
@@ -47,6 +49,13 @@ export function* climb(desk: SearchDesk, from: Decoded, { seed, iterations }: Om
   }
   return climber.best;
 }
+
+/** By how much a plan may be worse than the one it is made from. */
+interface Slack {
+  qualityH: number;
+  riskMin: number;
+}
+const NO_SLACK: Slack = { qualityH: 0, riskMin: 0 };
 
 class Climber {
   private readonly uniform: () => number;
@@ -79,8 +88,8 @@ class Climber {
   move(leftShare: number): void {
     this.quietFor++;
     if (this.uniform() < (this.current.objective[0] > 0 ? REINSERTED_SHARE_BROKEN : REINSERTED_SHARE)) {
-      const slackH = this.uniform() < WORSE_SHARE ? WORSE_BY * this.current.objective[2] * leftShare * -Math.log(1 - this.uniform()) : 0;
-      this.goOnFrom(this.reinsertion.from(this.current, slackH), slackH);
+      const slack = this.uniform() < WORSE_SHARE ? this.slack(leftShare) : NO_SLACK;
+      this.goOnFrom(this.reinsertion.from(this.current, slack.qualityH), slack);
     } else this.wishOtherwise();
     for (let i = 0; i < (this.current.objective[1] > 0 ? RETIMED_LATE : RETIMED); i++) {
       const move = this.timing.from(this.current);
@@ -92,6 +101,12 @@ class Climber {
     this.quietFor = 0;
     this.current = this.best;
     this.desk.decoder.restore(this.current);
+  }
+
+  private slack(leftShare: number): Slack {
+    const [, risk, qualityH] = this.current.objective;
+    const by = () => leftShare * -Math.log(1 - this.uniform());
+    return { qualityH: WORSE_BY * qualityH * by(), riskMin: risk > 0 ? RISKIER_BY_MIN * by() : 0 };
   }
 
   private wishOtherwise(): void {
@@ -111,10 +126,10 @@ class Climber {
   }
 
   /** Goes on from a plan that is not worse, or that is once its batches are at their ideal moments; else from where it was. */
-  private goOnFrom(next: Decoded | undefined, slackH = 0): void {
+  private goOnFrom(next: Decoded | undefined, slack = NO_SLACK): void {
     const { current } = this;
     let to = next && !betterThan(current, next) ? next : undefined;
-    if (next && !to && this.isCheaper(next, slackH)) to = this.atIdealMoments(next, slackH);
+    if (next && !to && this.isCheaper(next, slack.qualityH)) to = this.atIdealMoments(next, slack);
     if (to) {
       this.current = to;
       if (betterThan(to, this.laid)) {
@@ -133,15 +148,16 @@ class Climber {
     return paper.costH(next.steps, prices) < paper.costH(current.steps, prices) - CHEAPER_H + slackH;
   }
 
-  private atIdealMoments(next: Decoded, slackH: number): Decoded | undefined {
+  private atIdealMoments(next: Decoded, slack: Slack): Decoded | undefined {
     const { current, paper } = this;
-    const isGood = ({ riskMin, qualityH }: { riskMin: number; qualityH: number }): boolean =>
-      riskMin < current.objective[1] || (riskMin === current.objective[1] && qualityH < current.objective[2] + slackH);
+    const isGood = ({ riskMin, qualityH }: Slack): boolean =>
+      riskMin < current.objective[1] ||
+      (riskMin <= current.objective[1] + slack.riskMin && qualityH < current.objective[2] + slack.qualityH);
     const ideal = this.ideals.just(next);
     if (!isGood(paper.figures(next, paper.earlier(next, ideal.byMin)))) return undefined;
     const then = retimed(next, ideal, this.desk, this.uniform);
     if (!then || then.objective[0] !== current.objective[0]) return undefined;
-    return !betterThan(current, then) || (slackH > 0 && isGood({ riskMin: then.objective[1], qualityH: then.objective[2] }))
+    return !betterThan(current, then) || (slack !== NO_SLACK && isGood({ riskMin: then.objective[1], qualityH: then.objective[2] }))
       ? then
       : undefined;
   }

@@ -30,7 +30,7 @@ export function heatUses(method: Programme, pitId: string, pitC: number, onAtMs:
 
 /** Time a pit needs between two set points. */
 export const CHANGE_OVER_MIN = 20;
-const SAME_C = 0.05;
+export const SAME_C = 0.05;
 
 /** Which set point each pit is held at, and when: one at a time. */
 export class HeatLedger {

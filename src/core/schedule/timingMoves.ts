@@ -3,12 +3,13 @@ import type { Decoded } from './decoded';
 import type { OnPaper } from './onPaper';
 import type { BatchOrder } from './order';
 import type { Ideals } from './idealMoments';
+import { pushed } from './pushed';
 import { orderOf, shiftOf, wishSooner, type Move } from './wishes';
 
 /** By how much a batch goes on earlier or later, everything of it lying where it lies. */
 const STEPS_MIN = [-60, -30, -15, -5, 5, 15, 30, 60] as const;
-/** What is late goes on so much sooner, alone or so many of it. */
-const SOONER_MIN = [5, 15, 30, 60, 120] as const;
+/** What is late goes on so much sooner, alone or so many of it: a minute or two may be what a serving lacks. */
+const SOONER_MIN = [1, 2, 3, 5, 10, 15, 30, 60, 120] as const;
 const GROUPS = [2, 4, 8, 16] as const;
 /** So often an idea begins with what is wrong most; where something is late, so often with several that are. */
 const WORST_SHARE = 0.5;
@@ -20,6 +21,8 @@ const IDEAL_SHARE = 0.5;
 const AT_ONCE = [1, 1, 2, 3, 4, 8] as const;
 const OF_THE_WAY = [1, 1, 0.5, 0.25] as const;
 const NEAR_MIN = 5;
+/** So often, where something is late, what stands in the way gives way. */
+const PUSHED_SHARE = 0.5;
 /** So many ideas at most until one is not worse on paper. */
 const IDEAS = 12;
 
@@ -28,12 +31,16 @@ const IDEAS = 12;
  * anything, so only what is not worse there is tried; nothing where nothing came to mind.
  */
 export class TimingMoves {
+  private readonly movable: ReadonlySet<string>;
+
   constructor(
     private readonly paper: OnPaper,
     private readonly orders: readonly BatchOrder[],
     private readonly uniform: () => number,
     private readonly ideals?: Ideals,
-  ) {}
+  ) {
+    this.movable = new Set(orders.map(({ batch }) => batch.id));
+  }
 
   from(plan: Decoded): Move | undefined {
     const pick = pickerOf(this.uniform);
@@ -44,16 +51,26 @@ export class TimingMoves {
         const ideal = new Map(
           Array.from({ length: pick(AT_ONCE) }, () => pick(away)).map(([id, byMin]) => [id, Math.round(byMin * share)]),
         );
-        if (this.paper.isNoWorse(plan, this.paper.earlier(plan, ideal))) return this.moveOf(plan, ideal);
+        const move = this.moveTo(plan, ideal);
+        if (move) return move;
         continue;
       }
       const earlier = new Map<string, number>();
       const worst = this.worstOf(plan);
       for (const [id, byMin] of worst) earlier.set(id, byMin);
       for (let left = pick(TOGETHER) - earlier.size; left > 0; left--) earlier.set(pick(this.orders).batch.id, pick(STEPS_MIN));
-      if (this.paper.isNoWorse(plan, this.paper.earlier(plan, earlier))) return this.moveOf(plan, earlier);
+      const move = this.moveTo(plan, earlier);
+      if (move) return move;
     }
     return undefined;
+  }
+
+  /** The move to these moments, if it is not worse on paper. Where something is late, what stands in the way gives way now and then; else it is gone round. */
+  private moveTo(plan: Decoded, byMin: ReadonlyMap<string, number>): Move | undefined {
+    const isNoWorse = (then: ReadonlyMap<string, number>) => this.paper.isNoWorse(plan, this.paper.earlier(plan, then));
+    if (!isNoWorse(byMin)) return undefined;
+    const all = plan.objective[1] > 0 && this.uniform() < PUSHED_SHARE ? pushed(plan, byMin, this.movable) : undefined;
+    return this.moveOf(plan, all && isNoWorse(all) ? all : byMin);
   }
 
   /** Batches that are not at their ideal moments, and by how many minutes they would go on earlier. */
