@@ -27,6 +27,8 @@ import { waitingWork } from './waitingWork';
 
 /** Schemes tried for an event that has none of its own yet. */
 const QUICK_ITERATIONS = 200;
+/** Where it leaves something out, and there are no more batches than this, it looks as long again with other luck. */
+const FEW_BATCHES = 12;
 
 /** The plan an event's own scheme stands for; one found quickly when it has none. */
 export function buildPlan(
@@ -37,10 +39,16 @@ export function buildPlan(
   const orders = batchOrders(input);
   const searchInput = searchInputOf(input, cache, parameters);
   if (input.event.scheme) return planFrom(input, scheduleBy(orders, searchInput, input.event.scheme));
-  const searching = search(orders, searchInput, { seed: 1, iterations: QUICK_ITERATIONS });
+  const found = toItsEnd(search(orders, searchInput, { seed: 1, iterations: QUICK_ITERATIONS }));
+  const isEnough = found.objective[0] === 0 || orders.length > FEW_BATCHES;
+  const again = { seed: 2, iterations: QUICK_ITERATIONS, start: found.scheme };
+  return planFrom(input, isEnough ? found : toItsEnd(search(orders, searchInput, again)));
+}
+
+function toItsEnd<T>(searching: Generator<unknown, T>): T {
   for (;;) {
     const step = searching.next();
-    if (step.done) return planFrom(input, step.value);
+    if (step.done) return step.value;
   }
 }
 
