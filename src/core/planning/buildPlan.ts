@@ -8,6 +8,7 @@ import {
   newForecastCache,
   scheduleBy,
   search,
+  searchUntil,
   type BatchOrder,
   type ForecastCache,
   type Found,
@@ -39,17 +40,10 @@ export function buildPlan(
   const orders = batchOrders(input);
   const searchInput = searchInputOf(input, cache, parameters);
   if (input.event.scheme) return planFrom(input, scheduleBy(orders, searchInput, input.event.scheme));
-  const found = toItsEnd(search(orders, searchInput, { seed: 1, iterations: QUICK_ITERATIONS }));
+  const toItsEnd = (options: SearchOptions) => searchUntil(search(orders, searchInput, options), () => false);
+  const found = toItsEnd({ seed: 1, iterations: QUICK_ITERATIONS });
   const isEnough = found.objective[0] === 0 || orders.length > FEW_BATCHES;
-  const again = { seed: 2, iterations: QUICK_ITERATIONS, start: found.scheme };
-  return planFrom(input, isEnough ? found : toItsEnd(search(orders, searchInput, again)));
-}
-
-function toItsEnd<T>(searching: Generator<unknown, T>): T {
-  for (;;) {
-    const step = searching.next();
-    if (step.done) return step.value;
-  }
+  return planFrom(input, isEnough ? found : toItsEnd({ seed: 2, iterations: QUICK_ITERATIONS, start: found.scheme }));
 }
 
 /** Searches for a better plan, telling the best so far; stop asking to stop it. */

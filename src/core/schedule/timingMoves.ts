@@ -70,7 +70,7 @@ export class TimingMoves {
     const isNoWorse = (then: ReadonlyMap<string, number>) => this.paper.isNoWorse(plan, this.paper.earlier(plan, then));
     if (!isNoWorse(byMin)) return undefined;
     const all = plan.objective[1] > 0 && this.uniform() < PUSHED_SHARE ? pushed(plan, byMin, this.movable) : undefined;
-    return this.moveOf(plan, all && isNoWorse(all) ? all : byMin);
+    return this.moveOf(plan, all && (all === byMin || isNoWorse(all)) ? all : byMin);
   }
 
   /** Batches that are not at their ideal moments, and by how many minutes they would go on earlier. */
