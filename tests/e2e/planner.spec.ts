@@ -246,7 +246,7 @@ test('an impossible event says what is missing in the trade’s words; one lever
     .check();
   await saved(page);
   await stage(page, 'Plan');
-  await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible({ timeout: 60_000 });
+  await expect(trouble(page).getByLabel('Broken').first()).toBeVisible({ timeout: 60_000 });
   const help = trouble(page).getByRole('button', { name: 'Find what would help' });
   const firstLever = () => page.getByRole('list', { name: 'Remedies' }).getByRole('listitem').first();
   const broken = () => trouble(page).getByLabel('Broken').count();

@@ -38,13 +38,27 @@ export function soonerNeighbour(
   late: readonly LateRun[],
   wishOf: (order: BatchOrder) => Override | undefined,
 ): Changeable {
-  const overrides: Record<string, Override> = {};
+  return wishingFor(current, orders, latestMost(late), wishOf);
+}
+
+/** Batches that are late about as often as the worst. */
+export function latestMost(late: readonly LateRun[]): string[] {
   const worst = Math.max(...late.map((each) => each.lateShare));
-  for (const { batchId, lateShare } of late) {
-    if (lateShare < worst * 0.4) continue;
-    const order = orders.find((each) => each.batch.id === batchId);
+  return [...new Set(late.filter(({ lateShare }) => lateShare >= worst * 0.4).map(({ batchId }) => batchId))];
+}
+
+/** Some batches with other wishes. */
+export function wishingFor(
+  current: Decoded,
+  orders: readonly BatchOrder[],
+  ids: Iterable<string>,
+  wishOf: (order: BatchOrder) => Override | undefined,
+): Changeable {
+  const overrides: Record<string, Override> = {};
+  for (const id of ids) {
+    const order = orders.find((each) => each.batch.id === id);
     const wish = order && wishOf(order);
-    if (wish) overrides[batchId] = wish;
+    if (wish) overrides[id] = wish;
   }
   return wishing(current, overrides);
 }

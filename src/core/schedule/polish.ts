@@ -1,10 +1,11 @@
 import { loosely, type Override } from '../model';
 import type { Decoded } from './decoded';
-import { soonerNeighbour } from './looks';
+import { latestMost, wishingFor, soonerNeighbour } from './looks';
 import type { BatchOrder } from './order';
+import { pushed } from './pushed';
 import type { Progress, SearchDesk } from './searchDesk';
 import type { LateRun } from './servingOdds';
-import { shiftOf, wishing, wishSooner } from './wishes';
+import { shiftOf, wishing, wishSooner, type Changeable } from './wishes';
 
 /** So much work at the end for what is held too long, and by how much it is put later. */
 const PLACEMENTS = 600;
@@ -59,18 +60,30 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
     for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
       const { best } = desk;
       const shortNow = shortBy(desk.decoder.judge.atRiskAsTold(best));
-      // As it lies, if that can be had so much earlier; else wherever it then fits. What it gains is not another serving's.
-      const soonerBy = (wish: typeof wishSooner): Decoded | undefined => {
-        const each = desk.decode(soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN)));
-        return !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow ? each : undefined;
+      // What it gains is not another serving's.
+      const surer = (changed: Changeable | undefined): Decoded | undefined => {
+        const each = changed && desk.decode(changed);
+        return each && !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow ? each : undefined;
       };
-      const next = soonerBy(wishSooner) ?? soonerBy(wishLooselySooner);
+      const soonerBy = (wish: typeof wishSooner) => soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN));
+      const worst = latestMost(late);
+      // As it lies, if that can be had so much earlier; with what stands in its way, all or one of it; else wherever it then fits.
+      let next = surer(soonerBy(wishSooner));
+      for (const ids of [worst, ...worst.map((id) => [id])]) next ??= surer(soonerTogether(best, desk.free, ids));
+      next ??= surer(soonerBy(wishLooselySooner));
       if (!next) break;
       desk.set(next);
       late = lateIn(next);
       yield desk.news('surer');
     }
   }
+}
+
+/** Batches a little earlier, and what stands in their way then. */
+function soonerTogether(best: Decoded, free: readonly BatchOrder[], ids: readonly string[]): Changeable | undefined {
+  const byMin = new Map(ids.map((id) => [id, SURER_BY_MIN]));
+  const all = pushed(best, byMin, new Set(free.map(({ batch }) => batch.id)));
+  return all && wishingFor(best, free, all.keys(), (order) => wishSooner(best, order, all.get(order.batch.id)!));
 }
 
 const wishLooselySooner = (current: Decoded, order: BatchOrder, byMin: number): Override => ({

@@ -3,12 +3,16 @@ import type { CookEvent } from '../../core/model';
 import { buttonClass } from '../kit/Button';
 
 /** No plan yet: what to do next. */
-export function Empty({ event, hasPits }: { event: CookEvent; hasPits: boolean }) {
+export function Empty({ event, hasPits, planning }: { event: CookEvent; hasPits: boolean; planning: boolean }) {
   const [what, href, where] =
     event.batches.length === 0
       ? ['There is nothing on the menu yet. Choose the first cut, and the plan counts back from the serving.', 'brief', 'Go to the brief']
       : hasPits
-        ? ['Nothing could be placed. The reasons stand above.', 'brief', 'Change the menu']
+        ? [
+            planning ? 'It is being made, and stands here in a moment.' : 'Nothing could be placed. The reasons stand above.',
+            'brief',
+            'Change the menu',
+          ]
         : ['This event has no pit to cook on yet.', 'pits', 'Choose pits'];
   return (
     <div className="m-6 rounded-md border border-dashed border-line bg-sheet p-8">

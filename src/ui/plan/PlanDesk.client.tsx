@@ -258,7 +258,7 @@ export function PlanDesk({ readPlanFile }: PlanDeskProps) {
               )}
             </>
           ) : (
-            <Empty event={event} hasPits={input.pits.length > 0} />
+            <Empty event={event} hasPits={input.pits.length > 0} planning={planning} />
           )}
         </div>
         <aside aria-label="Run in full" className="border-l border-line bg-sheet p-4">
