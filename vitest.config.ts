@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['src/**/*.test.{ts,tsx}', 'tests/**/*.test.{ts,tsx}'], testTimeout: 180_000, hookTimeout: 60_000, maxWorkers: 2 },
+  test: { include: ['src/**/*.test.{ts,tsx}', 'tests/**/*.test.{ts,tsx}'], testTimeout: 600_000, hookTimeout: 120_000, maxWorkers: 2 },
 });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SHIPPED_PARAMETERS } from '../../src/core/forecast';
+import { AIR_GAP_MM } from '../../src/core/packing';
 import { batchOrders, searchInputOf } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import { Decoder } from '../../src/core/schedule/decoder';
@@ -27,7 +28,7 @@ describe('batches of a random event at other moments', () => {
     for (let seed = 1; seed <= EVENTS; seed++) {
       const { orders, decoder, paper, plan } = deskOf(seed);
       const { uniform } = seededRandom(seed);
-      const moves = new TimingMoves(paper, orders, uniform);
+      const moves = new TimingMoves(paper, orders, uniform, AIR_GAP_MM);
       for (let i = 0; i < MOVES; i++) {
         const move = moves.from(plan);
         if (!move) continue;

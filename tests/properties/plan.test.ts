@@ -172,14 +172,14 @@ function build({ batches, boxes, oven, smoker, confidence }: typeof anyEvent ext
 }
 
 describe('every plan', () => {
-  it('keeps the rules or says who has no place, on random events', () => {
+  it.each([150, 151])('keeps the rules or says who has no place, on random events (%i)', (seed) => {
     const cache = newForecastCache();
     fc.assert(
       fc.property(anyEvent, (each) => {
         const input = build(each);
         expect(brokenRules(input, buildPlan(input, cache))).toEqual([]);
       }),
-      { numRuns: 50, seed: 150 },
+      { numRuns: 20, seed },
     );
   });
 
@@ -193,7 +193,7 @@ describe('every plan', () => {
         const turned = { ...input, event: { ...input.event, batches: [...input.event.batches].reverse() } };
         expect(buildPlan(turned).runs).toEqual(plan.runs);
       }),
-      { numRuns: 10, seed: 7 },
+      { numRuns: 6, seed: 7 },
     );
   });
 });

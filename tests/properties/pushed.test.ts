@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SHIPPED_PARAMETERS } from '../../src/core/forecast';
 import { seededRandom } from '../../src/core/numerics';
+import { AIR_GAP_MM } from '../../src/core/packing';
 import { batchOrders, searchInputOf } from '../../src/core/planning';
 import { newForecastCache } from '../../src/core/schedule';
 import type { Decoded, Step } from '../../src/core/schedule/decoded';
@@ -37,8 +38,8 @@ function onOnePit(batches: Record<string, On>): Decoded {
 }
 const BUTTS: On = { pitC: 120, from: '04:00', to: '12:00' };
 const all = (plan: Decoded) => new Set(plan.steps.map(({ id }) => id));
-const pushedTo = (plan: Decoded, byMin: Record<string, number>, movable = all(plan)) => {
-  const then = pushed(plan, new Map(Object.entries(byMin)), movable);
+const pushedTo = (plan: Decoded, byMin: Record<string, number>, movable = all(plan), airGapMm = 25) => {
+  const then = pushed(plan, new Map(Object.entries(byMin)), { movable, airGapMm });
   return then && Object.fromEntries(then);
 };
 
@@ -60,6 +61,12 @@ describe('what stands in the way of another moment', () => {
     const wings = (xMm: number): On => ({ pitC: 120, from: '12:00', to: '14:00', xMm });
     expect(pushedTo(onOnePit({ butts: BUTTS, wings: wings(0) }), { wings: 10 })).toEqual({ wings: 10, butts: 10 });
     expect(pushedTo(onOnePit({ butts: BUTTS, wings: wings(600) }), { wings: 10 })).toEqual({ wings: 10 });
+  });
+
+  it('gives way as far beside it as the kitchen keeps pieces apart', () => {
+    const beside = onOnePit({ butts: BUTTS, wings: { pitC: 120, from: '12:00', to: '14:00', xMm: 330 } });
+    expect(pushedTo(beside, { wings: 10 }, all(beside), 25)).toEqual({ wings: 10 });
+    expect(pushedTo(beside, { wings: 10 }, all(beside), 40)).toEqual({ wings: 10, butts: 10 });
   });
 
   it('pushes on what stands in its own way', () => {
@@ -103,7 +110,7 @@ describe('a batch of a random event at another moment', () => {
       const movable = new Set(orders.map(({ batch }) => batch.id));
       for (const order of orders) {
         const byMin = new Map([[order.batch.id, Math.round(240 * uniform() - 120)]]);
-        const then = pushed(plan, byMin, movable);
+        const then = pushed(plan, byMin, { movable, airGapMm: AIR_GAP_MM });
         if (!then) continue;
         if (then.size > 1) pushes++;
         expect(then.get(order.batch.id)).toBe(byMin.get(order.batch.id));

@@ -78,7 +78,7 @@ class Climber {
     this.uniform = seededRandom(seed).uniform;
     this.paper = new OnPaper(desk.decoder.judge);
     this.ideals = new Ideals(this.paper, desk.free);
-    this.timing = new TimingMoves(this.paper, desk.free, this.uniform, this.ideals);
+    this.timing = new TimingMoves(this.paper, desk.free, this.uniform, desk.input.airGapMm, this.ideals);
     this.reinsertion = new Reinsertion(desk, this.paper, this.ideals, this.uniform);
     this.current = this.laid = this.settled = best;
     desk.decoder.restore(best);

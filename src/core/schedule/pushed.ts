@@ -1,4 +1,4 @@
-import { AIR_GAP_MM, isTooNear } from '../packing';
+import { isTooNear } from '../packing';
 import { MS_PER_MIN } from '../units';
 import type { Decoded, Step } from './decoded';
 import { CHANGE_OVER_MIN, SAME_C, type HeatUse } from './heatLedger';
@@ -8,6 +8,12 @@ import type { RackUse } from './rackLedger';
 const MOST_PUSHED = 8;
 const ROUNDS = 6;
 const CHANGE_OVER_MS = CHANGE_OVER_MIN * MS_PER_MIN;
+
+/** What may give way, and how far apart, mm, pieces lie on a rack. */
+export interface GiveWay {
+  movable: ReadonlySet<string>;
+  airGapMm: number;
+}
 
 /** What a step takes of pits and racks. */
 interface Taken {
@@ -30,7 +36,7 @@ const takenBy = ({ id, placed: { claims } }: Step): Taken => ({
 export function pushed(
   plan: Decoded,
   byMin: ReadonlyMap<string, number>,
-  movable: ReadonlySet<string>,
+  { movable, airGapMm }: GiveWay,
 ): ReadonlyMap<string, number> | undefined {
   const all = plan.steps.filter(({ placed }) => placed.claims.length > 0).map(takenBy);
   const then = new Map(byMin);
@@ -44,7 +50,8 @@ export function pushed(
       for (const other of all) {
         if (other.id === mover.id) continue;
         const otherMin = then.get(other.id) ?? 0;
-        const needed = moverMin > 0 ? earlierFor(mover, moverMin, other, otherMin) : laterFor(mover, moverMin, other, otherMin);
+        const needed =
+          moverMin > 0 ? earlierFor(mover, moverMin, other, otherMin, airGapMm) : laterFor(mover, moverMin, other, otherMin, airGapMm);
         if (needed === otherMin) continue;
         if (!movable.has(other.id) || otherMin * moverMin < 0) return undefined;
         then.set(other.id, needed);
@@ -59,24 +66,25 @@ export function pushed(
 }
 
 /** How much earlier what comes before must be, minutes. */
-const earlierFor = (mover: Taken, moverMin: number, before: Taken, nowMin: number): number =>
-  gapsMin(before, mover).reduce((most, gapMin) => Math.max(most, Math.ceil(moverMin - gapMin)), nowMin);
+const earlierFor = (mover: Taken, moverMin: number, before: Taken, nowMin: number, airGapMm: number): number =>
+  gapsMin(before, mover, airGapMm).reduce((most, gapMin) => Math.max(most, Math.ceil(moverMin - gapMin)), nowMin);
 
 /** How much later what comes after must be, minutes below zero. */
-const laterFor = (mover: Taken, moverMin: number, after: Taken, nowMin: number): number =>
-  gapsMin(mover, after).reduce((least, gapMin) => Math.min(least, Math.floor(moverMin + gapMin)), nowMin);
+const laterFor = (mover: Taken, moverMin: number, after: Taken, nowMin: number, airGapMm: number): number =>
+  gapsMin(mover, after, airGapMm).reduce((least, gapMin) => Math.min(least, Math.floor(moverMin + gapMin)), nowMin);
 
 /** How many minutes there are between each thing that must be over and what waits for it. */
-function gapsMin(before: Taken, after: Taken): number[] {
+function gapsMin(before: Taken, after: Taken, airGapMm: number): number[] {
   const gapsMs: number[] = [];
   for (const first of before.heat)
     for (const then of after.heat)
       if (first.pitId === then.pitId && Math.abs(first.pitC - then.pitC) > SAME_C) gapsMs.push(then.fromMs - first.toMs - CHANGE_OVER_MS);
   for (const first of before.racks)
     for (const then of after.racks)
-      if (first.pitId === then.pitId && first.rackId === then.rackId && then.fromMs >= first.toMs && lieTogether(first, then))
+      if (first.pitId === then.pitId && first.rackId === then.rackId && then.fromMs >= first.toMs && lieTogether(first, then, airGapMm))
         gapsMs.push(then.fromMs - first.toMs);
   return gapsMs.filter((gapMs) => gapMs >= 0).map((gapMs) => gapMs / MS_PER_MIN);
 }
 
-const lieTogether = (a: RackUse, b: RackUse): boolean => a.places.some((x) => b.places.some((y) => isTooNear(x, y, AIR_GAP_MM)));
+const lieTogether = (a: RackUse, b: RackUse, airGapMm: number): boolean =>
+  a.places.some((x) => b.places.some((y) => isTooNear(x, y, airGapMm)));

@@ -3,7 +3,7 @@ import type { Decoded } from './decoded';
 import type { OnPaper } from './onPaper';
 import type { BatchOrder } from './order';
 import type { Ideals } from './idealMoments';
-import { pushed } from './pushed';
+import { pushed, type GiveWay } from './pushed';
 import { orderOf, shiftOf, wishSooner, type Move } from './wishes';
 
 /** By how much a batch goes on earlier or later, everything of it lying where it lies. */
@@ -31,15 +31,16 @@ const IDEAS = 12;
  * anything, so only what is not worse there is tried; nothing where nothing came to mind.
  */
 export class TimingMoves {
-  private readonly movable: ReadonlySet<string>;
+  private readonly giveWay: GiveWay;
 
   constructor(
     private readonly paper: OnPaper,
     private readonly orders: readonly BatchOrder[],
     private readonly uniform: () => number,
+    airGapMm: number,
     private readonly ideals?: Ideals,
   ) {
-    this.movable = new Set(orders.map(({ batch }) => batch.id));
+    this.giveWay = { movable: new Set(orders.map(({ batch }) => batch.id)), airGapMm };
   }
 
   from(plan: Decoded): Move | undefined {
@@ -69,7 +70,7 @@ export class TimingMoves {
   private moveTo(plan: Decoded, byMin: ReadonlyMap<string, number>): Move | undefined {
     const isNoWorse = (then: ReadonlyMap<string, number>) => this.paper.isNoWorse(plan, this.paper.earlier(plan, then));
     if (!isNoWorse(byMin)) return undefined;
-    const all = plan.objective[1] > 0 && this.uniform() < PUSHED_SHARE ? pushed(plan, byMin, this.movable) : undefined;
+    const all = plan.objective[1] > 0 && this.uniform() < PUSHED_SHARE ? pushed(plan, byMin, this.giveWay) : undefined;
     return this.moveOf(plan, all && (all === byMin || isNoWorse(all)) ? all : byMin);
   }
 
