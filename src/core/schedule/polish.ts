@@ -2,7 +2,7 @@ import { loosely, type Override } from '../model';
 import type { Decoded } from './decoded';
 import { latestMost, wishingFor, soonerNeighbour } from './looks';
 import type { BatchOrder } from './order';
-import { pushed, type GiveWay } from './pushed';
+import { pushed } from './pushed';
 import type { Progress, SearchDesk } from './searchDesk';
 import type { LateRun } from './servingOdds';
 import { shiftOf, wishing, wishSooner, type Changeable } from './wishes';
@@ -69,7 +69,7 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
       const worst = latestMost(late);
       // As it lies, if that can be had so much earlier; with what stands in its way, all or one of it; else wherever it then fits.
       let next = surer(soonerBy(wishSooner));
-      for (const ids of [worst, ...worst.map((id) => [id])]) next ??= surer(soonerTogether(best, desk.free, ids, desk.input));
+      for (const ids of [worst, ...worst.map((id) => [id])]) next ??= surer(soonerTogether(desk, ids));
       next ??= surer(soonerBy(wishLooselySooner));
       if (!next) break;
       desk.set(next);
@@ -80,14 +80,9 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
 }
 
 /** Batches a little earlier, and what stands in their way then. */
-function soonerTogether(
-  best: Decoded,
-  free: readonly BatchOrder[],
-  ids: readonly string[],
-  { airGapMm }: Pick<GiveWay, 'airGapMm'>,
-): Changeable | undefined {
+function soonerTogether({ best, free, input }: SearchDesk, ids: readonly string[]): Changeable | undefined {
   const byMin = new Map(ids.map((id) => [id, SURER_BY_MIN]));
-  const all = pushed(best, byMin, { movable: new Set(free.map(({ batch }) => batch.id)), airGapMm });
+  const all = pushed(best, byMin, { movable: new Set(free.map(({ batch }) => batch.id)), airGapMm: input.airGapMm });
   return all && wishingFor(best, free, all.keys(), (order) => wishSooner(best, order, all.get(order.batch.id)!));
 }
 

@@ -51,7 +51,9 @@ export function pushed(
         if (other.id === mover.id) continue;
         const otherMin = then.get(other.id) ?? 0;
         const needed =
-          moverMin > 0 ? earlierFor(mover, moverMin, other, otherMin, airGapMm) : laterFor(mover, moverMin, other, otherMin, airGapMm);
+          moverMin > 0
+            ? earlierFor(minutesBetween(other, mover, airGapMm), moverMin, otherMin)
+            : laterFor(minutesBetween(mover, other, airGapMm), moverMin, otherMin);
         if (needed === otherMin) continue;
         if (!movable.has(other.id) || otherMin * moverMin < 0) return undefined;
         then.set(other.id, needed);
@@ -66,15 +68,15 @@ export function pushed(
 }
 
 /** How much earlier what comes before must be, minutes. */
-const earlierFor = (mover: Taken, moverMin: number, before: Taken, nowMin: number, airGapMm: number): number =>
-  gapsMin(before, mover, airGapMm).reduce((most, gapMin) => Math.max(most, Math.ceil(moverMin - gapMin)), nowMin);
+const earlierFor = (gapsMin: readonly number[], moverMin: number, nowMin: number): number =>
+  gapsMin.reduce((most, gapMin) => Math.max(most, Math.ceil(moverMin - gapMin)), nowMin);
 
 /** How much later what comes after must be, minutes below zero. */
-const laterFor = (mover: Taken, moverMin: number, after: Taken, nowMin: number, airGapMm: number): number =>
-  gapsMin(mover, after, airGapMm).reduce((least, gapMin) => Math.min(least, Math.floor(moverMin + gapMin)), nowMin);
+const laterFor = (gapsMin: readonly number[], moverMin: number, nowMin: number): number =>
+  gapsMin.reduce((least, gapMin) => Math.min(least, Math.floor(moverMin + gapMin)), nowMin);
 
 /** How many minutes there are between each thing that must be over and what waits for it. */
-function gapsMin(before: Taken, after: Taken, airGapMm: number): number[] {
+function minutesBetween(before: Taken, after: Taken, airGapMm: number): number[] {
   const gapsMs: number[] = [];
   for (const first of before.heat)
     for (const then of after.heat)
