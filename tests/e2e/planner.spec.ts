@@ -10,6 +10,8 @@ const openDemo = async (page: Page) => {
   await expect(page.getByText('Tightest spot')).toBeVisible();
 };
 const briskets = (page: Page) => page.getByRole('button', { name: /^Briskets \d, on at/ }).first();
+/** When a run's first bar goes on and is done; of how many pieces the bar is, a re-plan may change: what is pinned keeps its pit and its moments, not its racks. */
+const momentsOf = (label: string | null) => new RegExp(`^Briskets \\d${label!.replace(/^Briskets \d/, '')}$`);
 const trouble = (page: Page) => page.getByRole('region', { name: 'What does not fit' });
 
 /** Takes a run by its start and moves it sideways. */
@@ -55,17 +57,17 @@ test('a run is dragged until it breaks, the reason is read, it is undone, pinned
   const earlier = (hour * 60 + minute + 24 * 60 - 5) % (24 * 60);
   const clock = `${String(Math.floor(earlier / 60)).padStart(2, '0')}:${String(earlier % 60).padStart(2, '0')}`;
   await expect(briskets(page)).toHaveAttribute('aria-label', new RegExp(`on at ${clock},`));
-  const pinned = await briskets(page).getAttribute('aria-label');
+  const pinned = momentsOf(await briskets(page).getAttribute('aria-label'));
 
   await page.getByRole('button', { name: 'Re-plan' }).click();
   await expect(page.getByText(/^Searching: /)).toBeVisible();
   await page.getByRole('button', { name: 'Stop, take the best' }).click();
   await expect(page.getByRole('button', { name: 'Re-plan' })).toBeVisible();
   // What is pinned stays where it is, whatever was found.
-  await expect(briskets(page)).toHaveAttribute('aria-label', pinned!);
+  await expect(briskets(page)).toHaveAttribute('aria-label', pinned);
   await saved(page);
   await page.reload();
-  await expect(briskets(page)).toHaveAttribute('aria-label', pinned!);
+  await expect(briskets(page)).toHaveAttribute('aria-label', pinned);
   await briskets(page).click();
   await page.getByRole('button', { name: 'Let go' }).click();
   await expect(page.getByRole('button', { name: 'Pin', exact: true })).toBeVisible();
