@@ -107,11 +107,6 @@ export class Decoder {
     return this.orders.has(id) && !this.free.has(id);
   }
 
-  /** What of a batch is not pinned. */
-  freeOf(id: string): BatchOrder {
-    return this.free.get(id)!;
-  }
-
   /** The steps of a scheme: pins first, then batches in its order, unknown ones left out, new ones last. */
   private sequence(scheme: Scheme): string[] {
     const batches = [...new Set([...scheme.order, ...this.usual])].filter((id) => this.orders.has(id));

@@ -13,7 +13,7 @@ import type { Footprint } from './rackLedger';
 import { oddsFor, type LateRun } from './servingOdds';
 
 /** The search aims a little higher than what is wished: on fresh days its plan comes out that much less sure. */
-const AIM_SHARE = 0.1;
+const AIM_SHARE = 0.15;
 const aimFor = (confidence: number): number => confidence + AIM_SHARE * (1 - confidence);
 
 /** Whether what is known of a plan before its fires and its odds already makes it worse than another. */

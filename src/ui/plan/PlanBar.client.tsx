@@ -102,7 +102,6 @@ const TRYING: Record<SearchNews['trying'], (news: { done: number; of: number }) 
   later: () => 'Searching: later again, where that is in time',
   journeys: () => 'Searching: other drives',
   surer: () => 'Searching: a little earlier what is late',
-  sketches: () => 'Searching: pits, heats and hours, sketched',
   moves: ({ done, of }) => `Searching: piece by piece, ${done} of ${of} tried`,
   polish: () => 'Searching: last touches',
 };
